@@ -1,0 +1,169 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { FAMILY_90, FAMILY_96 } from "../glass/family";
+import { viscosityOf } from "../glass/viscosity";
+import { DEFAULT_KILN } from "../kiln/kiln";
+import { buildSchedule, LONGEST_HOLD_MIN, solveHoldMin } from "./build";
+import { airHoldMin, demandOf, type PieceToFire } from "./demand";
+import { flowIndex } from "./flow-index";
+import { FUSE_LEVELS, LEVEL_AIM, LEVEL_BANDS } from "./level";
+import { mergeDemands } from "./merge";
+import { COOLING_LAG_K, rateForLag, slabLagK, stressShare } from "./rates";
+import { curveOf, peakOf, scheduleHours, type Schedule } from "./schedule";
+
+const tile: PieceToFire = {
+	id: "tile",
+	level: "full",
+	thickestMm: 6,
+	effectiveMm: 6,
+	acrossMm: 100,
+	fired: false,
+	blackBesideWhite: false,
+	multiLevel: false,
+	trappedSpanMm: 100,
+};
+const thick: PieceToFire = { ...tile, id: "thick", thickestMm: 12, effectiveMm: 12 };
+
+const pieces = fc.record({
+	id: fc.uuid(),
+	level: fc.constant("full" as const),
+	thickestMm: fc.double({ min: 2, max: 25, noNaN: true }),
+	effectiveMm: fc.double({ min: 2, max: 50, noNaN: true }),
+	acrossMm: fc.double({ min: 5, max: 400, noNaN: true }),
+	fired: fc.boolean(),
+	blackBesideWhite: fc.boolean(),
+	multiLevel: fc.boolean(),
+	trappedSpanMm: fc.double({ min: 0, max: 400, noNaN: true }),
+});
+
+describe("cooling by thickness", () => {
+	// Agrees with the annealing tables in common use for 6, 12, 19 and 25 mm (common practice, no source).
+	it.each([
+		[6, 60, 83],
+		[12, 120, 56],
+		[19, 190, 22],
+		[25, 250, 13],
+	])("%i mm: soak %i min, first stage %i °C/h", (d, soak, rate) => {
+		const demand = demandOf({ ...tile, effectiveMm: d }, "usual");
+		expect(Math.abs(demand.soakMin - soak)).toBeLessThanOrEqual(2);
+		expect(Math.round(demand.coolCPerH)).toBe(rate);
+		expect(demandOf({ ...tile, effectiveMm: d }, "cautious").coolCPerH).toBeCloseTo(demand.coolCPerH / 2);
+	});
+
+	// Carslaw & Jaeger, Conduction of Heat in Solids: steady lag of a slab heated from one face.
+	it("a 12 mm slab at 55 °C/h lags 2.444 K", () => expect(slabLagK(55, 12)).toBeCloseTo(2.444, 3));
+
+	it("uses most of the allowed tension at the last stage for 25 mm", () => {
+		const stress = stressShare(slabLagK(6 * rateForLag(COOLING_LAG_K, 25), 25), 90) * 10;
+		expect(stress).toBeGreaterThan(7.5);
+		expect(stress).toBeLessThan(8.5);
+	});
+});
+
+describe("first ramp and air", () => {
+	it("holds to let air out from 75 mm, more for wider sheets, 90 min at most", () => {
+		expect([60, 75, 100, 175, 300, 2000].map(airHoldMin)).toEqual([0, 30, 30, 40, 50, 90]);
+	});
+
+	it("is capped, slower for glass fused before, slowest for black beside white", () => {
+		const rate = (change: Partial<PieceToFire>) => demandOf({ ...tile, ...change }, "usual").firstRampCPerH;
+		expect(rate({})).toBe(222);
+		expect(rate({ fired: true })).toBeCloseTo(166.5);
+		expect(rate({ blackBesideWhite: true })).toBe(85);
+		expect(rate({ level: "slump", multiLevel: true, fired: true })).toBe(85);
+		expect(rate({ acrossMm: 10, thickestMm: 3 })).toBe("full");
+		expect(rate({ thickestMm: 19, effectiveMm: 19 })).toBeLessThan(60);
+	});
+});
+
+describe("a built schedule", () => {
+	it("for two 100 mm singles at full fuse is the one in common use", () => {
+		const schedule = buildSchedule(demandOf(tile, "usual"), { family: FAMILY_90 });
+		expect(schedule.segments.map(({ rateCPerH, targetC, holdMin }) => [rateCPerH, targetC, holdMin])).toEqual([
+			[222, 663, 30],
+			[333, expect.toSatisfy((c: number) => c >= 796 && c <= 816), 10],
+			["full", 482, 60],
+			[83, 427, 0],
+			[149, 372, 0],
+			[330, 50, 0],
+		]);
+	});
+
+	it("reaches every level's flow in both families, on a known kiln and on none", () => {
+		for (const family of [FAMILY_90, FAMILY_96])
+			for (const kiln of [undefined, DEFAULT_KILN])
+				for (const level of FUSE_LEVELS) {
+					const demand = demandOf({ ...tile, level, trappedSpanMm: 0 }, "usual");
+					const schedule = buildSchedule(demand, { family, kiln });
+					const flow = flowIndex(viscosityOf(family), curveOf(schedule, kiln));
+					expect(Math.abs(Math.log(flow / LEVEL_AIM[level]))).toBeLessThan(0.06);
+					expect(flow).toBeGreaterThanOrEqual(LEVEL_BANDS[level].from);
+					expect(flow).toBeLessThan(LEVEL_BANDS[level].to);
+				}
+	});
+
+	it("a kiln that falls slowly needs a lower peak for the same flow", () => {
+		const demand = demandOf(tile, "usual");
+		const slow = { ...DEFAULT_KILN, capacityJPerK: 120_000, powerW: 20_000 };
+		expect(peakOf(buildSchedule(demand, { family: FAMILY_90, kiln: slow }))).toBeLessThan(
+			peakOf(buildSchedule(demand, { family: FAMILY_90 })),
+		);
+	});
+
+	it("soaks at the annealing point for the school that wants it", () => {
+		const schedule = buildSchedule(demandOf(tile, "usual"), { family: FAMILY_96, soakSchool: "atAnnealingPoint" });
+		expect(schedule.segments.find(({ name }) => name === "drop")?.targetC).toBe(510);
+	});
+
+	it("never solves a hold beyond 45 min", () => {
+		const flowAt = (peakC: number) => (holdMin: number) => {
+			const schedule: Schedule = { segments: [{ name: "up", rateCPerH: 200, targetC: peakC, holdMin }] };
+			return flowIndex(viscosityOf(FAMILY_90), curveOf(schedule, undefined));
+		};
+		expect(solveHoldMin(flowAt(790), 4.5)).toBeGreaterThan(10);
+		expect(solveHoldMin(flowAt(790), 4.5)).toBeLessThanOrEqual(LONGEST_HOLD_MIN);
+		expect(solveHoldMin(flowAt(740), 4.5)).toBeUndefined();
+	});
+});
+
+describe("merging", () => {
+	it("takes the slowest of each and names who set it", () => {
+		const merged = mergeDemands([tile, thick, { ...tile, id: "wide", trappedSpanMm: 250 }], "usual");
+		expect(merged).toMatchObject({
+			airMin: 40,
+			soakMin: 120,
+			setBy: { firstRamp: ["thick"], air: ["wide"], soak: ["thick"], cool: ["thick"] },
+		});
+	});
+
+	it("refuses levels with no flow in common, and nothing at all", () => {
+		expect(mergeDemands([tile, { ...tile, id: "b", level: "tack" }], "usual")).toBeUndefined();
+		expect(mergeDemands([], "usual")).toBeUndefined();
+	});
+
+	it("is never gentler to a piece than that piece asks, and never shorter than its longest member", () => {
+		fc.assert(
+			fc.property(fc.array(pieces, { minLength: 1, maxLength: 8 }), (all) => {
+				const merged = mergeDemands(all, "usual");
+				if (!merged) throw new Error("same level must merge");
+				const speed = (rate: number | "full") => (rate === "full" ? Number.POSITIVE_INFINITY : rate);
+				for (const demand of all.map((piece) => demandOf(piece, "usual"))) {
+					expect(speed(merged.firstRampCPerH)).toBeLessThanOrEqual(speed(demand.firstRampCPerH));
+					expect(merged.airMin).toBeGreaterThanOrEqual(demand.airMin);
+					expect(merged.soakMin).toBeGreaterThanOrEqual(demand.soakMin);
+					expect(merged.coolCPerH).toBeLessThanOrEqual(demand.coolCPerH);
+				}
+				for (const ids of [merged.setBy.firstRamp, merged.setBy.soak, merged.setBy.cool]) expect(ids.length).toBeGreaterThan(0);
+			}),
+		);
+	});
+
+	it("a piece's cost in hours is what the load would save without it", () => {
+		const hours = (all: PieceToFire[]) => {
+			const merged = mergeDemands(all, "usual");
+			return merged ? scheduleHours(buildSchedule(merged, { family: FAMILY_90 }), undefined) : 0;
+		};
+		expect(hours([tile, thick]) - hours([tile])).toBeGreaterThan(1.5);
+		expect(hours([tile, thick]) - hours([thick])).toBeCloseTo(0, 5);
+	});
+});

@@ -1,0 +1,69 @@
+import type { FuseLevel } from "./level";
+import { COOLING_LAG_K, HEATING_LAG_K, rateForLag } from "./rates";
+
+/** What a schedule has to know of one piece. Lengths mm. */
+export interface PieceToFire {
+	id: string;
+	level: FuseLevel;
+	/** Thickest column of glass. */
+	thickestMm: number;
+	/** The thickness it has to be annealed as. */
+	effectiveMm: number;
+	/** Longer side of the footprint. */
+	acrossMm: number;
+	/** Has been fused in an earlier firing. */
+	fired: boolean;
+	blackBesideWhite: boolean;
+	/** Thickness varies from place to place. */
+	multiLevel: boolean;
+	/** Longest span of sheet lying on sheet, under which air is caught; 0 where there is none. */
+	trappedSpanMm: number;
+}
+
+export type CoolingSchool = "usual" | "cautious";
+
+/** What one piece asks of a schedule. Rates °C/h, times min. */
+export interface Demand {
+	level: FuseLevel;
+	firstRampCPerH: number | "full";
+	airMin: number;
+	soakMin: number;
+	coolCPerH: number;
+}
+
+/** Limits of the rates and times. All common practice, no source. */
+export const FIRST_RAMP_CAP_C_PER_H = 222;
+const SLOW_RAMP_C_PER_H = 85;
+const REFIRED_SHARE = 0.75;
+const TINY_ACROSS_MM = 15;
+const TINY_THICK_MM = 6;
+const TRAP_FROM_MM = 75;
+export const COOL_CAP_C_PER_H = 83;
+export const LEAST_SOAK_MIN = 30;
+
+export function demandOf(piece: PieceToFire, school: CoolingSchool): Demand {
+	const cool = Math.min(COOL_CAP_C_PER_H, rateForLag(COOLING_LAG_K, piece.effectiveMm));
+	return {
+		level: piece.level,
+		firstRampCPerH: firstRamp(piece),
+		airMin: airHoldMin(piece.trappedSpanMm),
+		soakMin: Math.max(LEAST_SOAK_MIN, (piece.effectiveMm / 6) * 60),
+		coolCPerH: school === "cautious" ? cool / 2 : cool,
+	};
+}
+
+function firstRamp(piece: PieceToFire): number | "full" {
+	const slow = piece.blackBesideWhite || (piece.level === "slump" && piece.multiLevel);
+	const tiny = piece.acrossMm < TINY_ACROSS_MM && piece.thickestMm < TINY_THICK_MM;
+	if (tiny && !slow) return "full";
+	const thicknessMm = piece.fired ? piece.effectiveMm : piece.thickestMm;
+	const byThickness = Math.min(FIRST_RAMP_CAP_C_PER_H, rateForLag(HEATING_LAG_K, thicknessMm));
+	const rate = piece.fired ? byThickness * REFIRED_SHARE : byThickness;
+	return slow ? Math.min(rate, SLOW_RAMP_C_PER_H) : rate;
+}
+
+/** 30 min from 75 mm on, 10 min more per further 100 mm, 90 at most. */
+export function airHoldMin(spanMm: number): number {
+	if (spanMm < TRAP_FROM_MM) return 0;
+	return Math.min(90, 30 + 10 * Math.floor((spanMm - TRAP_FROM_MM) / 100));
+}

@@ -1,0 +1,77 @@
+import { areaPathsD, differenceD, EndType, FillRule, inflatePathsD, intersectD, JoinType, type PathsD, unionD } from "clipper2-ts";
+
+/** A point of the plan, mm; y grows upwards, away from the person at the bench. */
+export interface Point {
+	x: number;
+	y: number;
+}
+/** A closed outline without a repeated last point. */
+export type Ring = readonly Point[];
+/** Outer rings counter-clockwise, holes clockwise. */
+export type Region = readonly Ring[];
+
+/** Decimal places of a millimetre that overlay keeps: 0.1 µm. */
+const PRECISION = 4;
+
+const paths = (region: Region) => region as unknown as PathsD;
+
+export const intersect = (a: Region, b: Region): Region => intersectD(paths(a), paths(b), FillRule.NonZero, PRECISION);
+export const subtract = (a: Region, b: Region): Region => differenceD(paths(a), paths(b), FillRule.NonZero, PRECISION);
+export const unite = (regions: readonly Region[]): Region =>
+	regions.length === 0 ? [] : unionD(regions.flatMap((region) => [...paths(region)]), FillRule.NonZero, PRECISION);
+
+/** Grows (or, negative, shrinks) a region by `mm` with round corners. */
+export const offset = (region: Region, mm: number): Region =>
+	mm === 0 ? region : inflatePathsD(paths(region), mm, JoinType.Round, EndType.Polygon, 2, PRECISION, 0.01);
+
+/** Area in mm²; holes count negative. */
+export const areaMm2 = (region: Region): number => areaPathsD(paths(region));
+
+export function perimeterMm(region: Region): number {
+	let sum = 0;
+	for (const ring of region) {
+		ring.forEach((a, i) => {
+			const b = ring[(i + 1) % ring.length] as Point;
+			sum += Math.hypot(b.x - a.x, b.y - a.y);
+		});
+	}
+	return sum;
+}
+
+/** Centre of area by the shoelace sums; undefined for a region without area. */
+export function centroid(region: Region): Point | undefined {
+	let [twice, x, y] = [0, 0, 0];
+	for (const ring of region) {
+		ring.forEach((a, i) => {
+			const b = ring[(i + 1) % ring.length] as Point;
+			const cross = a.x * b.y - b.x * a.y;
+			twice += cross;
+			x += (a.x + b.x) * cross;
+			y += (a.y + b.y) * cross;
+		});
+	}
+	return twice === 0 ? undefined : { x: x / (3 * twice), y: y / (3 * twice) };
+}
+
+export interface Bounds {
+	minX: number;
+	minY: number;
+	maxX: number;
+	maxY: number;
+	widthMm: number;
+	heightMm: number;
+}
+
+/** The upright box round a region; zero-sized at the origin for an empty one. */
+export function boundsOf(region: Region): Bounds {
+	let [minX, minY, maxX, maxY] = [Infinity, Infinity, -Infinity, -Infinity];
+	for (const ring of region)
+		for (const { x, y } of ring) {
+			minX = Math.min(minX, x);
+			minY = Math.min(minY, y);
+			maxX = Math.max(maxX, x);
+			maxY = Math.max(maxY, y);
+		}
+	if (minX > maxX) return { minX: 0, minY: 0, maxX: 0, maxY: 0, widthMm: 0, heightMm: 0 };
+	return { minX, minY, maxX, maxY, widthMm: maxX - minX, heightMm: maxY - minY };
+}

@@ -1,0 +1,38 @@
+/**
+ * A family: glasses with one tested thermal expansion.
+ * Temperatures in °C; expansion in 10⁻⁷/K. `tested` is false for glass nobody has vouched for:
+ * each untested glass is a family of its own and equals no other.
+ */
+export interface GlassFamily {
+	id: string;
+	label: string;
+	expansionE7PerK: number;
+	annealingC: number;
+	softeningC: number;
+	workingC: number;
+	tested: boolean;
+}
+
+/** Generic fixed points, from memory; the user edits them from the glass maker's own sheet. */
+export const FAMILY_90: GlassFamily = {
+	id: "90",
+	label: "90",
+	expansionE7PerK: 90,
+	annealingC: 516,
+	softeningC: 677,
+	workingC: 930,
+	tested: true,
+};
+
+export const FAMILY_96: GlassFamily = {
+	id: "96",
+	label: "96",
+	expansionE7PerK: 96,
+	annealingC: 510,
+	softeningC: 660,
+	workingC: 910,
+	tested: true,
+};
+
+/** May two glasses be fused together? The same family, and somebody has tested it. */
+export const mayFuse = (a: GlassFamily, b: GlassFamily): boolean => a.id === b.id && a.tested && b.tested;

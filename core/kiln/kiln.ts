@@ -1,0 +1,27 @@
+/**
+ * A kiln as one lumped body: C·dT/dt = q − UA·(T − T_room), q between 0 and the rated power.
+ * Power W, loss W/K, heat capacity J/K, temperatures °C.
+ */
+export interface KilnBody {
+	powerW: number;
+	lossWPerK: number;
+	capacityJPerK: number;
+	roomC: number;
+}
+
+/** A middling studio kiln; from memory, replaced by what a studio learns from its own logs. */
+export const DEFAULT_KILN: KilnBody = { powerW: 5000, lossWPerK: 2.5, capacityJPerK: 33_000, roomC: 20 };
+
+/** Seconds in which an unpowered kiln loses 63 % of its height above the room. */
+export const timeConstantS = (kiln: KilnBody): number => kiln.capacityJPerK / kiln.lossWPerK;
+
+/** Temperature (°C) after `s` seconds without power, from `fromC`. */
+export const naturalCoolingC = (kiln: KilnBody, fromC: number, s: number): number =>
+	kiln.roomC + (fromC - kiln.roomC) * Math.exp(-s / timeConstantS(kiln));
+
+/** Seconds without power from `fromC` down to `toC`; Infinity at or below the room. */
+export function coolingTimeS(kiln: KilnBody, fromC: number, toC: number): number {
+	if (toC >= fromC) return 0;
+	if (toC <= kiln.roomC) return Number.POSITIVE_INFINITY;
+	return timeConstantS(kiln) * Math.log((fromC - kiln.roomC) / (toC - kiln.roomC));
+}

@@ -1,0 +1,61 @@
+import { ok, problem, type Result } from "../result";
+
+export const MM_PER_INCH = 25.4; // exact: international yard and pound agreement, 1959
+
+export type LengthUnit = "mm" | "in";
+
+const unitMm: Record<string, number> = {
+	mm: 1,
+	cm: 10,
+	in: MM_PER_INCH,
+	inch: MM_PER_INCH,
+	inches: MM_PER_INCH,
+	'"': MM_PER_INCH,
+	"″": MM_PER_INCH,
+};
+
+const quantity = /^(-?)\s*(?:(\d+(?:[.,]\d+)?)(?:[\s-]+(\d+)\s*\/\s*(\d+))?|(\d+)\s*\/\s*(\d+))\s*([a-z"″]*)$/i;
+
+/**
+ * Reads a typed length: "100", "6.4 cm", "2 1/2 in", '3/4"'. A bare number is taken in `assumed`.
+ * @returns millimetres, or one problem whose sentence says which forms are understood.
+ */
+export function parseLengthMm(text: string, assumed: LengthUnit = "mm"): Result<number> {
+	const match = quantity.exec(text.trim());
+	const unit = match?.[7]?.toLowerCase() || assumed;
+	const factor = unitMm[unit];
+	if (!match || factor === undefined) {
+		return problem([], `“${text.trim()}” is not a length. Write it like 100, 6.4 cm or 2 1/2 in.`);
+	}
+	const whole = match[2] === undefined ? 0 : Number(match[2].replace(",", "."));
+	const numerator = Number(match[3] ?? match[5] ?? 0);
+	const denominator = Number(match[4] ?? match[6] ?? 1);
+	if (denominator === 0) return problem([], "A fraction cannot have 0 below the line.");
+	const sign = match[1] === "-" ? -1 : 1;
+	return ok(sign * (whole + numerator / denominator) * factor);
+}
+
+/** A length for a screen, without its unit: mm to 0.1 below 20 and whole above; inches to the nearest 1/16. */
+export function lengthFigure(mm: number, unit: LengthUnit): string {
+	if (unit === "in") return inchFraction(mm / MM_PER_INCH);
+	const digits = Math.abs(mm) < 20 ? 1 : 0;
+	return String(Number(mm.toFixed(digits)));
+}
+
+export function formatLength(mm: number, unit: LengthUnit): string {
+	return `${lengthFigure(mm, unit)} ${unit}`;
+}
+
+function inchFraction(inches: number): string {
+	const sixteenths = Math.round(Math.abs(inches) * 16);
+	const sign = inches < 0 && sixteenths > 0 ? "-" : "";
+	const whole = Math.floor(sixteenths / 16);
+	let top = sixteenths % 16;
+	let bottom = 16;
+	while (top > 0 && top % 2 === 0) {
+		top /= 2;
+		bottom /= 2;
+	}
+	if (top === 0) return `${sign}${whole}`;
+	return whole === 0 ? `${sign}${top}/${bottom}` : `${sign}${whole} ${top}/${bottom}`;
+}

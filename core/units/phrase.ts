@@ -1,0 +1,43 @@
+import { formatMinutes } from "./duration";
+import { formatLength, type LengthUnit } from "./length";
+import { formatRate, formatTemperature, type TemperatureUnit } from "./temperature";
+
+/** Units a person reads in. */
+export interface Units {
+	length: LengthUnit;
+	temperature: TemperatureUnit;
+}
+
+export const METRIC: Units = { length: "mm", temperature: "C" };
+
+/** A figure that is written in the reader's units when it is shown. */
+export type Figure = { mm: number } | { c: number } | { cPerH: number } | { min: number } | { g: number } | { n: number };
+
+/** A sentence of words and figures, kept apart so that units can change after it was made. */
+export type Phrase = readonly (string | Figure)[];
+
+/** Tagged template for a {@link Phrase}: say`draws in ${{ mm: 1.9 }} a side`. */
+export function say(words: TemplateStringsArray, ...figures: (Figure | string)[]): Phrase {
+	return words.flatMap((text, i) => {
+		const figure = figures[i];
+		return figure === undefined ? [text] : [text, figure];
+	});
+}
+
+export function formatFigure(figure: Figure, units: Units): string {
+	if ("mm" in figure) return formatLength(figure.mm, units.length);
+	if ("c" in figure) return formatTemperature(figure.c, units.temperature);
+	if ("cPerH" in figure) return formatRate(figure.cPerH, units.temperature);
+	if ("min" in figure) return formatMinutes(figure.min);
+	if ("g" in figure) return formatMass(figure.g);
+	return String(Number(figure.n.toFixed(2)));
+}
+
+export const phraseText = (phrase: Phrase, units: Units): string =>
+	phrase.map((part) => (typeof part === "string" ? part : formatFigure(part, units))).join("");
+
+/** Grams: to 0.1 below 10, whole up to a kilogram, then kg to 0.01. */
+export function formatMass(g: number): string {
+	if (g >= 1000) return `${(g / 1000).toFixed(2)} kg`;
+	return g < 10 ? `${Number(g.toFixed(1))} g` : `${Math.round(g)} g`;
+}

@@ -1,0 +1,35 @@
+import { describe, expect, it } from "vitest";
+import { celsius, celsiusStep, fahrenheit, formatRate, formatTemperature, parseTemperatureC } from "./temperature";
+
+describe("temperatures and rates", () => {
+	// Fixed points of the Fahrenheit scale: water freezes at 32 and boils at 212 (its definition).
+	it("meets the scale's fixed points", () => {
+		expect(fahrenheit(0)).toBe(32);
+		expect(fahrenheit(100)).toBe(212);
+		expect(celsius(-40)).toBeCloseTo(-40);
+	});
+
+	it("leaves the offset out of a rate", () => {
+		expect(formatRate(100, "F")).toBe("180 °F/h");
+		expect(formatRate(100, "C")).toBe("100 °C/h");
+		expect(celsiusStep(180)).toBe(100);
+	});
+
+	it.each([
+		["804", 804],
+		["1480F", 804.444],
+		["1480 °F", 804.444],
+		["21,5 c", 21.5],
+		["-5", -5],
+	])("reads %s", (text, expected) => {
+		const result = parseTemperatureC(text);
+		expect(result.ok && result.value).toBeCloseTo(expected, 2);
+	});
+
+	it("says what it could not read", () => {
+		const result = parseTemperatureC("hot");
+		expect(!result.ok && result.problems[0]?.sentence).toContain("“hot” is not a temperature");
+	});
+
+	it("writes the unit", () => expect(formatTemperature(804, "F")).toBe("1479 °F"));
+});

@@ -1,0 +1,29 @@
+import { ok, problem, type Result } from "../result";
+
+export type TemperatureUnit = "C" | "F";
+
+export const KELVIN_AT_0C = 273.15;
+
+export const fahrenheit = (celsius: number): number => celsius * 1.8 + 32;
+export const celsius = (degreesF: number): number => (degreesF - 32) / 1.8;
+
+/** A difference or a rate carries no offset: 100 °C/h is 180 °F/h. */
+export const fahrenheitStep = (celsiusStep: number): number => celsiusStep * 1.8;
+export const celsiusStep = (fStep: number): number => fStep / 1.8;
+
+/** Reads "804", "804 C", "1480F", "1480 °F"; a bare number is taken in `assumed`. Returns °C. */
+export function parseTemperatureC(text: string, assumed: TemperatureUnit = "C"): Result<number> {
+	const match = /^(-?\d+(?:[.,]\d+)?)\s*°?\s*([cf]?)$/i.exec(text.trim());
+	if (!match?.[1]) return problem([], `“${text.trim()}” is not a temperature. Write it like 804, 804 C or 1480 F.`);
+	const figure = Number(match[1].replace(",", "."));
+	const unit = match[2] ? match[2].toUpperCase() : assumed;
+	return ok(unit === "F" ? celsius(figure) : figure);
+}
+
+export function formatTemperature(c: number, unit: TemperatureUnit): string {
+	return `${Math.round(unit === "F" ? fahrenheit(c) : c)} °${unit}`;
+}
+
+export function formatRate(cPerH: number, unit: TemperatureUnit): string {
+	return `${Math.round(unit === "F" ? fahrenheitStep(cPerH) : cPerH)} °${unit}/h`;
+}
