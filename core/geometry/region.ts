@@ -18,7 +18,12 @@ const paths = (region: Region) => region as unknown as PathsD;
 export const intersect = (a: Region, b: Region): Region => intersectD(paths(a), paths(b), FillRule.NonZero, PRECISION);
 export const subtract = (a: Region, b: Region): Region => differenceD(paths(a), paths(b), FillRule.NonZero, PRECISION);
 export const unite = (regions: readonly Region[]): Region =>
-	regions.length === 0 ? [] : unionD(regions.flatMap((region) => [...paths(region)]), FillRule.NonZero, PRECISION);
+	regions.length === 0 ? [] : unionD(
+				regions.flatMap((region) => [...paths(region)]),
+				[],
+				FillRule.NonZero,
+				PRECISION,
+			);
 
 /** Grows (or, negative, shrinks) a region by `mm` with round corners. */
 export const offset = (region: Region, mm: number): Region =>

@@ -14,10 +14,9 @@ export type Contact = "joined" | "touching";
 
 /** How each pair of parts meets: joined where one lies on the other by 2 mm, touching where they only meet. */
 export function contactsOf(parts: readonly KitPart[]): { a: KitPart; b: KitPart; contact: Contact }[] {
-	return pairsNear(parts).flatMap(({ a, b, shared, near }) => {
-		const lies = a.layer !== b.layer && shared.length > 0 && offset(shared, -LEAST_OVERLAP_MM / 2 + 0.01).length > 0;
-		if (lies) return [{ a, b, contact: "joined" as const }];
-		return near ? [{ a, b, contact: "touching" as const }] : [];
+	return pairsNear(parts).map(({ a, b, shared }) => {
+		const lies = a.layer !== b.layer && offset(shared, -LEAST_OVERLAP_MM / 2 + 0.01).length > 0;
+		return { a, b, contact: lies ? "joined" : "touching" };
 	});
 }
 
@@ -57,7 +56,7 @@ export function collisionsOf(parts: readonly KitPart[]): { a: KitPart; b: KitPar
 		.filter((pair) => pair.areaMm2 > 1);
 }
 
-function pairsNear(parts: readonly KitPart[]): { a: KitPart; b: KitPart; shared: Region; near: boolean }[] {
+function pairsNear(parts: readonly KitPart[]): { a: KitPart; b: KitPart; shared: Region }[] {
 	const placed = parts.map((part) => {
 		const region: Region = [partOutline(part)];
 		return { part, region, box: boundsOf(region) };
@@ -67,7 +66,7 @@ function pairsNear(parts: readonly KitPart[]): { a: KitPart; b: KitPart; shared:
 			if (apart(one.box, other.box, TOUCH_MM)) return [];
 			const shared = intersect(one.region, other.region);
 			const near = shared.length > 0 || intersect(offset(one.region, TOUCH_MM), other.region).length > 0;
-			return near ? [{ a: one.part, b: other.part, shared, near }] : [];
+			return near ? [{ a: one.part, b: other.part, shared }] : [];
 		}),
 	);
 }

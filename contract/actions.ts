@@ -1,0 +1,105 @@
+import { z } from "zod";
+import { count, day, fault, glue, grams, id, lengthMm, level, nextStep, seq, words } from "./fields";
+import { kitDesign } from "./kit";
+
+/** A step of one piece: which, the device's own id for this event, and the state the person saw. */
+const pieceStep = { pieceId: id, eventId: id, seq };
+
+export const asMade = z
+	.strictObject({
+		widthMm: lengthMm("Width"),
+		heightMm: lengthMm("Height"),
+		thickestMm: lengthMm("Thickest point", 150),
+		thinnestMm: lengthMm("Thinnest point", 150),
+		massG: grams("Weight").nullable(),
+		changed: words("What changed", 500),
+	})
+	.refine((made) => made.thinnestMm <= made.thickestMm, {
+		path: ["thinnestMm"],
+		message: "The thinnest point cannot be thicker than the thickest point.",
+	});
+
+const password = z
+	.string()
+	.min(10, "A password needs at least 10 characters.")
+	.max(128, "A password has at most 128 characters.");
+
+/** Everything a person can make the studio do: the schema that forms, endpoint and server share. */
+export const actions = {
+	saveKit: z.strictObject({ kitId: id, revision: count("Revision", 0, 1_000_000), document: kitDesign }),
+	planCut: z.strictObject({ sessionId: id, kitId: id, kits: count("Kits", 1, 60) }),
+	tickCut: z.strictObject({ cutRunId: id, lineKey: words("The cut", 120, 1), done: count("Done", 0, 10_000) }),
+	signSafety: z.strictObject({ sessionId: id, studentIds: z.array(id).min(1, "Choose at least 1 student.").max(60) }),
+	issueKits: z.strictObject({
+		sessionId: id,
+		kitId: id,
+		promisedDay: day.nullable(),
+		issues: z
+			.array(z.strictObject({ pieceId: id, eventId: id, studentId: id }))
+			.min(1, "Choose at least 1 student.")
+			.max(60, "At most 60 kits at once."),
+	}),
+	handIn: z.strictObject({ ...pieceStep, asMade, glue, level }),
+	reglue: z.strictObject({ ...pieceStep, glue }),
+	acceptLoad: z.strictObject({
+		firingId: id,
+		kilnId: id,
+		pieces: z
+			.array(z.strictObject({ pieceId: id, seq }))
+			.min(1, "Choose at least 1 piece.")
+			.max(200, "At most 200 pieces in one load."),
+	}),
+	cancelFiring: z.strictObject({ firingId: id }),
+	startFiring: z.strictObject({
+		firingId: id,
+		speedUp: z.union([z.literal(1), z.literal(60), z.literal(600), z.literal(3600)], { error: "Choose a clock." }),
+		somebodyThere: z.literal(true, { error: "Somebody has to be at the kiln when it starts." }),
+	}),
+	openFiring: z.strictObject({ firingId: id, earlyReason: words("The reason", 300) }),
+	judge: z.strictObject({
+		...pieceStep,
+		firingId: id,
+		level: z.union([level, z.literal("none")], { error: "Choose the level it reached." }),
+		faults: z.array(fault).max(11, "At most 11 faults."),
+		next: nextStep,
+		note: words("The note", 500),
+	}),
+	finishColdWork: z.strictObject({ ...pieceStep, note: words("The note", 500) }),
+	shelve: z.strictObject({ ...pieceStep, spot: words("The spot", 20, 1) }),
+	collect: z.strictObject({ ...pieceStep, by: words("Collected by", 80, 1) }),
+	undo: z.strictObject(pieceStep),
+	note: z.strictObject({ pieceId: id, eventId: id, note: words("The note", 500, 1) }),
+	changePassword: z.strictObject({ current: z.string().min(1, "Type the present password.").max(128), next: password }),
+} as const;
+
+export type ActionName = keyof typeof actions;
+export type ActionInput<N extends ActionName> = z.infer<(typeof actions)[N]>;
+
+/** What each action answers when it went well. */
+export interface ActionOutput {
+	saveKit: { kitId: string; revision: number };
+	planCut: { cutRunId: string };
+	tickCut: { done: number };
+	signSafety: { signed: number };
+	issueKits: { codes: string[] };
+	handIn: { code: string; readyFrom: string };
+	reglue: { readyFrom: string };
+	acceptLoad: { firingId: string; number: number };
+	cancelFiring: { released: number };
+	startFiring: { startedAt: string };
+	openFiring: { firingId: string };
+	judge: { state: string };
+	finishColdWork: { state: string };
+	shelve: { spot: string };
+	collect: { state: string };
+	undo: { state: string };
+	note: { seq: number };
+	changePassword: { changed: true };
+}
+
+export type Role = "instructor" | "assistant";
+
+/** What an answer that did not go well says. 400 invalid, 401 signed out, 403 not allowed, 404 not there, 409 changed meanwhile. */
+export interface Trouble {
+	problems: { path: (string | number)[]; sentence: string }[];
+}

@@ -1,0 +1,32 @@
+import { z } from "zod";
+import { FUSE_LEVELS } from "@core/firing/level";
+import { FAULTS, GLUES, NEXT_STEPS } from "@core/journey/events";
+import { LARGEST_KIT } from "@core/stack/kit";
+
+/** Pieces of schemas that several forms share. Each limit's sentence names the field and the limit. */
+const between = (name: string, least: number, most: number, unit: string) =>
+	z
+		.number({ error: `${name} must be a number.` })
+		.min(least, `${name} must be at least ${least}${unit && ` ${unit}`}.`)
+		.max(most, `${name} must be at most ${most}${unit && ` ${unit}`}.`);
+
+export const lengthMm = (name: string, most: number = LARGEST_KIT.sideMm, least = 0.5) => between(name, least, most, "mm");
+export const placeMm = (name: string) => between(name, -LARGEST_KIT.sideMm, LARGEST_KIT.sideMm, "mm");
+export const count = (name: string, least: number, most: number) =>
+	between(name, least, most, "").int(`${name} must be a whole number.`);
+export const grams = (name: string) => between(name, 0.1, 50_000, "g");
+
+export const words = (name: string, most: number, least = 0) =>
+	z
+		.string({ error: `${name} must be text.` })
+		.trim()
+		.min(least, `${name} must not be empty.`)
+		.max(most, `${name} must be at most ${most} characters.`);
+
+export const id = z.uuid("This is not an id of this studio.");
+export const day = z.iso.date("A day is written like 2031-03-08.");
+export const level = z.enum(FUSE_LEVELS, { error: "Choose a fuse level." });
+export const glue = z.enum(GLUES, { error: "Choose how it was glued." });
+export const fault = z.enum(FAULTS, { error: "This is not a fault we know." });
+export const nextStep = z.enum(NEXT_STEPS, { error: "Choose what happens next." });
+export const seq = count("The piece’s state", 0, 100_000);

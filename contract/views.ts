@@ -1,0 +1,307 @@
+import type { CutLine } from "@core/cutting/count";
+import type { CurvePoint } from "@core/firing/curve";
+import type { FuseLevel } from "@core/firing/level";
+import type { MergedDemand } from "@core/firing/merge";
+import type { Schedule } from "@core/firing/schedule";
+import type { GlassFamily } from "@core/glass/family";
+import type { Glass } from "@core/glass/glass";
+import type { AsMade, Fault, NextStep, PieceEvent } from "@core/journey/events";
+import type { JourneyState } from "@core/journey/journey";
+import type { KilnBody } from "@core/kiln/kiln";
+import type { LoadProposal } from "@core/loading/propose";
+import type { Place } from "@core/loading/pack";
+import type { PromiseState } from "@core/promise/promise";
+import type { KitDesign, RouteStep } from "@core/stack/kit";
+import type { KitReading } from "@core/stack/read-kit";
+import type { Role } from "./actions";
+
+/** What the stations show. Instants are ISO strings, days "2031-03-08", lengths mm, temperatures °C. */
+
+export const STATIONS = ["kits", "cut", "bench", "dry", "load", "fire", "open", "handOver"] as const;
+export type Station = (typeof STATIONS)[number];
+
+export interface Band {
+	colour: string;
+	mm: number;
+}
+
+/** A piece as every list shows it. */
+export interface PieceBrief {
+	id: string;
+	code: string;
+	student: string | null;
+	kit: string | null;
+	familyId: string;
+	state: JourneyState;
+	level: FuseLevel;
+	hadLevel: FuseLevel | null;
+	seq: number;
+	step: number;
+	route: RouteStep[];
+	/** Plan of the thickest column, from the shelf up. */
+	stack: Band[];
+	stackCode: string;
+	effectiveMm: number;
+	asMade: AsMade | null;
+	readyFrom: string | null;
+	spot: string | null;
+	since: string;
+	promisedDay: string | null;
+	promise: PromiseState | null;
+	firingId: string | null;
+}
+
+export type KilnState = "empty" | "planned" | "running" | "cooling" | "canOpen";
+
+export interface KilnCell {
+	id: string;
+	name: string;
+	kind: "electric" | "microwaveBlock";
+	state: KilnState;
+	airC: number;
+	/** Age of the reading in seconds; null when no reading was ever taken. */
+	readAgoS: number | null;
+	uses: number;
+	phase: string;
+	firing: {
+		id: string;
+		number: number;
+		level: FuseLevel;
+		pieces: number;
+		speedUp: number;
+		startedAt: string | null;
+		elapsedS: number;
+		openAt: string | null;
+		plan: CurvePoint[];
+		totalS: number;
+	} | null;
+}
+
+export interface StationCount {
+	count: number;
+	late: number;
+	line: string;
+}
+
+export interface FrameView {
+	studio: string;
+	timeZone: string;
+	now: string;
+	person: { name: string; role: Role };
+	stations: Record<Station, StationCount>;
+	kilns: KilnCell[];
+}
+
+export interface TodayLine {
+	key: string;
+	what: string;
+	detail: string;
+	at: string | null;
+	href: string;
+	action: string;
+	urgency: "late" | "atRisk" | "due" | "calm";
+}
+
+export interface TodayView {
+	doNow: TodayLine[];
+	waiting: TodayLine[];
+	promised: (TodayLine & { day: string })[];
+}
+
+export interface KitBrief {
+	id: string;
+	revision: number;
+	document: KitDesign;
+	reading: KitReading;
+	issued: number;
+}
+
+export interface GlassBookView {
+	glasses: Glass[];
+	families: GlassFamily[];
+}
+
+export interface KitsView extends GlassBookView {
+	kits: KitBrief[];
+}
+
+export interface KitView extends GlassBookView {
+	kit: KitBrief;
+	isNew: boolean;
+}
+
+export interface SessionBrief {
+	id: string;
+	title: string;
+	day: string;
+	startsAt: string;
+	endsAt: string;
+	promisedDay: string | null;
+	students: number;
+	isToday: boolean;
+}
+
+export interface CutRun {
+	id: string;
+	kits: number;
+	kit: KitDesign;
+	kitId: string;
+	lines: (CutLine & { done: number })[];
+}
+
+export interface CutView extends GlassBookView {
+	sessions: SessionBrief[];
+	session: SessionBrief | null;
+	runs: CutRun[];
+	kits: { id: string; name: string }[];
+}
+
+export interface Seat {
+	studentId: string;
+	name: string;
+	seat: number;
+	safetySigned: boolean;
+	pieces: PieceBrief[];
+}
+
+export interface BenchView extends GlassBookView {
+	sessions: SessionBrief[];
+	session: SessionBrief | null;
+	seats: Seat[];
+	kits: KitBrief[];
+}
+
+export interface DryView {
+	pieces: PieceBrief[];
+}
+
+export interface KilnCard {
+	id: string;
+	name: string;
+	body: KilnBody;
+	shelfWidthMm: number;
+	shelfHeightMm: number;
+	marginMm: number;
+	clearHeightMm: number;
+	maxC: number;
+	doorSide: "front" | "top";
+	/** Null when it is free now. */
+	busyUntil: string | null;
+	busyWith: string | null;
+}
+
+export interface LoadView {
+	trays: { key: string; familyId: string; level: FuseLevel; fromMm: number; upToMm: number | null; pieces: PieceBrief[]; promised: string | null }[];
+	wet: PieceBrief[];
+	untested: PieceBrief[];
+	kilns: KilnCard[];
+	families: GlassFamily[];
+}
+
+export interface ProposalView extends LoadProposal {
+	kilnId: string;
+	openAt: string;
+	plan: CurvePoint[];
+	air: CurvePoint[];
+}
+
+export interface FiringPiece extends PieceBrief {
+	place: Place;
+	costHours: number;
+	expectedLevel: FuseLevel;
+	judgedLevel: FuseLevel | "none" | null;
+	faults: Fault[];
+	next: NextStep | null;
+}
+
+export interface FiringCard {
+	id: string;
+	number: number;
+	state: "planned" | "running" | "opened" | "cancelled";
+	kiln: KilnCard;
+	family: GlassFamily;
+	level: FuseLevel;
+	schedule: Schedule;
+	setBy: MergedDemand["setBy"];
+	airMin: number;
+	plannedAt: string;
+	startedAt: string | null;
+	speedUp: number;
+	openAt: string | null;
+	openS: number;
+	kwh: number;
+	flow: number;
+	pieces: FiringPiece[];
+}
+
+export interface FireView {
+	firings: FiringCard[];
+}
+
+export interface ReadingsView {
+	firingId: string;
+	points: CurvePoint[];
+	flowSoFar: number;
+}
+
+export interface OpenView {
+	firings: (FiringCard & { airC: number | null; mayOpen: boolean; whyNot: string })[];
+}
+
+export interface HandOverView {
+	coldWork: PieceBrief[];
+	ready: PieceBrief[];
+	spots: { label: string; pieces: PieceBrief[] }[];
+}
+
+export interface HistoryLine {
+	event: PieceEvent;
+	by: string | null;
+	undone: boolean;
+}
+
+export interface PieceView {
+	piece: PieceBrief;
+	history: HistoryLine[];
+	photos: { id: string; widthPx: number; heightPx: number; takenAt: string }[];
+	firings: { id: string; number: number; kiln: string; level: FuseLevel; startedAt: string | null; judgedLevel: string | null }[];
+	undoable: string | null;
+	session: SessionBrief | null;
+	kitId: string | null;
+}
+
+export interface FoundThing {
+	kind: "piece" | "student" | "kit" | "glass" | "kiln";
+	label: string;
+	detail: string;
+	href: string;
+}
+
+export interface FindView {
+	exact: string | null;
+	found: FoundThing[];
+}
+
+export interface LabelsView {
+	labels: { code: string; student: string | null; kit: string | null; stackCode: string; qrPath: string; qrSize: number }[];
+}
+
+export interface Views {
+	frame: FrameView;
+	today: TodayView;
+	kits: KitsView;
+	kit: KitView;
+	cut: CutView;
+	bench: BenchView;
+	dry: DryView;
+	load: LoadView;
+	proposal: ProposalView;
+	fire: FireView;
+	readings: ReadingsView;
+	open: OpenView;
+	handOver: HandOverView;
+	piece: PieceView;
+	find: FindView;
+	labels: LabelsView;
+}
+export type ViewName = keyof Views;

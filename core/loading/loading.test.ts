@@ -1,0 +1,127 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { FAMILY_90, FAMILY_96 } from "../glass/family";
+import { DEFAULT_KILN } from "../kiln/kiln";
+import { type Box, fillShare, packShelf, type Shelf } from "./pack";
+import { effectiveOf, firedBox, type LoadKiln, meanThicknessMm, proposeLoad, type WaitingPiece } from "./propose";
+import { bandOf, traysOf } from "./tray";
+
+const shelf: Shelf = { widthMm: 440, heightMm: 340, marginMm: 15 };
+const kiln: LoadKiln = { body: DEFAULT_KILN, shelf, clearHeightMm: 150, maxC: 900 };
+const schools = { cooling: "usual" as const, soak: "lower" as const, clearanceMm: 5 };
+
+function piece(id: string, change: Partial<WaitingPiece> & { size?: [number, number]; thick?: number } = {}): WaitingPiece {
+	const { size: [widthMm, heightMm] = [100, 100], thick = 6, ...rest } = change;
+	const asMade = { widthMm, heightMm, thickestMm: thick, thinnestMm: thick, massG: null, changed: "" };
+	return {
+		id,
+		familyId: "90",
+		level: "full",
+		effectiveMm: effectiveOf(asMade, rest.level ?? "full", rest.hadLevel),
+		promised: null,
+		asMade,
+		hadLevel: undefined,
+		blackBesideWhite: false,
+		trappedSpanMm: 0,
+		...rest,
+	};
+}
+
+const boxes = fc.array(
+	fc.record({ widthMm: fc.integer({ min: 10, max: 200 }), heightMm: fc.integer({ min: 10, max: 200 }) }),
+	{ minLength: 1, maxLength: 30 },
+);
+
+describe("packing a shelf", () => {
+	it("lays nothing over the margin, nothing nearer than the clearance, and loses nothing", () => {
+		fc.assert(
+			fc.property(boxes, fc.integer({ min: 0, max: 20 }), (sizes, clearance) => {
+				const wanted: Box[] = sizes.map((size, i) => ({ id: `b${i}`, ...size }));
+				const { places, left } = packShelf(wanted, shelf, clearance);
+				expect([...places, ...left].map(({ id }) => id).sort()).toEqual(wanted.map(({ id }) => id).sort());
+				for (const [i, a] of places.entries()) {
+					expect(a.xMm).toBeGreaterThanOrEqual(15 - 1e-6);
+					expect(a.yMm).toBeGreaterThanOrEqual(15 - 1e-6);
+					expect(a.xMm + a.widthMm).toBeLessThanOrEqual(425 + 1e-6);
+					expect(a.yMm + a.heightMm).toBeLessThanOrEqual(325 + 1e-6);
+					for (const b of places.slice(i + 1)) {
+						const gapX = Math.max(b.xMm - a.xMm - a.widthMm, a.xMm - b.xMm - b.widthMm);
+						const gapY = Math.max(b.yMm - a.yMm - a.heightMm, a.yMm - b.yMm - b.heightMm);
+						expect(Math.max(gapX, gapY)).toBeGreaterThanOrEqual(clearance - 1e-6);
+					}
+				}
+			}),
+		);
+	});
+
+	it("puts twelve 95 mm tiles where twelve fit, turns what only fits turned, leaves what does not fit", () => {
+		const tiles = Array.from({ length: 13 }, (_, i) => ({ id: `t${i}`, widthMm: 95, heightMm: 95 }));
+		const packed = packShelf(tiles, shelf, 5);
+		expect(packed.places).toHaveLength(12);
+		expect(packed.left).toHaveLength(1);
+		expect(fillShare(packed.places, shelf)).toBeGreaterThan(0.8);
+		expect(packShelf([{ id: "long", widthMm: 20, heightMm: 400 }], shelf, 5).places[0]?.turned).toBe(true);
+		expect(packShelf([{ id: "big", widthMm: 420, heightMm: 420 }], shelf, 5).left).toHaveLength(1);
+	});
+});
+
+describe("trays", () => {
+	it("never mix family, level or band, and the earliest promise comes first", () => {
+		const trays = traysOf([piece("a"), piece("b", { level: "tack" }), piece("c", { familyId: "96" }), piece("d", { thick: 12 }), piece("e", { promised: "2031-03-01", level: "tack" })]);
+		expect(trays.map(({ key }) => key).length).toBe(4);
+		expect(trays[0]?.pieces.map(({ id }) => id)).toEqual(["e", "b"]);
+	});
+
+	it.each([
+		[6, 6.5],
+		[6.5, 6.5],
+		[6.6, 9.5],
+		[50, Number.POSITIVE_INFINITY],
+	])("%f mm is in the band to %f", (mm, upTo) => expect(bandOf(mm).upToMm).toBe(upTo));
+});
+
+describe("a proposed load", () => {
+	it("says who sets each part and what each costs", () => {
+		const result = proposeLoad([piece("a"), piece("b", { trappedSpanMm: 100 }), piece("c", { thick: 6.4 })], kiln, FAMILY_90, schools);
+		if (!result.ok) throw new Error(result.problems[0]?.sentence);
+		const { setBy, costHours, places, openS, kwh } = result.value;
+		expect(places).toHaveLength(3);
+		expect(setBy).toMatchObject({ air: ["b"], soak: ["c"] });
+		expect(costHours.b).toBeGreaterThan(0.2);
+		expect(costHours.a).toBeCloseTo(0, 6);
+		expect(openS / 3600).toBeGreaterThan(14); // common practice: 14–18 h and about 4 more to open
+		expect(openS / 3600).toBeLessThan(24);
+		expect(kwh).toBeGreaterThan(8);
+	});
+
+	it("takes promised pieces first and leaves over what does not fit", () => {
+		const many = Array.from({ length: 14 }, (_, i) => piece(`t${String(i).padStart(2, "0")}`, { size: [90, 90], promised: i === 13 ? "2031-01-01" : null }));
+		const result = proposeLoad(many, kiln, FAMILY_90, schools);
+		expect(result.ok && result.value.places.map(({ id }) => id)).toContain("t13");
+		expect(result.ok && result.value.leftIds.length).toBe(2);
+	});
+
+	it.each([
+		["nothing", [], "No piece"],
+		["another family", [piece("a", { familyId: "96" })], "another family"],
+		["two levels", [piece("a"), piece("b", { level: "tack" })], "different fuse levels"],
+		["too large", [piece("a", { size: [500, 500] })], "fits on this shelf"],
+		["too high", [piece("a", { thick: 200 })], "higher than the 150 mm"],
+	])("refuses %s with a sentence", (_, pieces, words) => {
+		const result = proposeLoad(pieces, kiln, FAMILY_90, schools);
+		expect(!result.ok && result.problems[0]?.sentence).toContain(words);
+	});
+
+	it("refuses untested glass and a kiln that is too cool", () => {
+		const untested = proposeLoad([piece("a", { familyId: "x" })], kiln, { ...FAMILY_96, id: "x", tested: false }, schools);
+		expect(!untested.ok && untested.problems[0]?.sentence).toContain("untested");
+		const cool = proposeLoad([piece("a")], { ...kiln, maxC: 700 }, FAMILY_90, schools);
+		expect(!cool.ok && cool.problems[0]?.sentence).toMatch(/needs \d+ °C/);
+	});
+
+	it("gives thick pieces room to spread, and trusts the scales before the rule of thumb", () => {
+		expect(firedBox(piece("a", { thick: 12 })).widthMm).toBeGreaterThan(115);
+		expect(firedBox(piece("a", { thick: 3 })).widthMm).toBe(100);
+		expect(meanThicknessMm({ ...piece("a").asMade, massG: 150 })).toBeCloseTo(6);
+	});
+});

@@ -1,0 +1,169 @@
+import { buildSchedule, type SoakSchool } from "../firing/build";
+import type { CoolingSchool, PieceToFire } from "../firing/demand";
+import { LEVEL_AIM } from "../firing/level";
+import { type MergedDemand, mergeDemands } from "../firing/merge";
+import { type Schedule, scheduleHours } from "../firing/schedule";
+import type { GlassFamily } from "../glass/family";
+import type { KilnBody } from "../kiln/kiln";
+import { type Simulation, simulateFiring } from "../kiln/simulate";
+import { problem, ok, type Result } from "../result";
+import { effectiveThicknessMm } from "../stack/effective-thickness";
+import { spreadOf } from "../stack/outline";
+import type { AsMade } from "../journey/events";
+import { type Box, fillShare, packShelf, type Place, type Shelf } from "./pack";
+import type { Sortable } from "./tray";
+import type { FuseLevel } from "../firing/level";
+
+/** A piece that waits, with all a load has to know of it. */
+export interface WaitingPiece extends Sortable {
+	asMade: AsMade;
+	hadLevel: FuseLevel | undefined;
+	blackBesideWhite: boolean;
+	trappedSpanMm: number;
+}
+
+export interface LoadKiln {
+	body: KilnBody;
+	shelf: Shelf;
+	clearHeightMm: number;
+	maxC: number;
+}
+
+export interface LoadSchools {
+	cooling: CoolingSchool;
+	soak: SoakSchool;
+	clearanceMm: number;
+}
+
+export interface LoadProposal {
+	places: Place[];
+	/** Ids of pieces the shelf had no room for. */
+	leftIds: string[];
+	schedule: Schedule;
+	setBy: MergedDemand["setBy"];
+	airMin: number;
+	/** Hours of controller time that each piece costs the load: what it would save without it. */
+	costHours: Record<string, number>;
+	fill: number;
+	openS: number;
+	kwh: number;
+	flow: number;
+}
+
+/** Heat held by shelf, posts and glass, J/kgK. Textbook, from memory. */
+const GLASS_J_PER_KG_K = 900;
+const SHELF_KG_PER_M2 = 27;
+
+/** The piece's footprint after firing to its level: what has to stay free of neighbours. */
+export function firedBox(piece: WaitingPiece): Box & { edgeMm: number } {
+	const { widthMm, heightMm } = piece.asMade;
+	const { edgeMm } = spreadOf({
+		widthMm,
+		heightMm,
+		areaMm2: widthMm * heightMm,
+		meanMm: meanThicknessMm(piece.asMade),
+		flow: LEVEL_AIM[piece.level],
+	});
+	const grown = Math.max(0, edgeMm);
+	return { id: piece.id, widthMm: widthMm + 2 * grown, heightMm: heightMm + 2 * grown, edgeMm };
+}
+
+/** By weight where it was weighed, else half way between thickest and thinnest. */
+export function meanThicknessMm(made: AsMade): number {
+	if (made.massG !== null) {
+		const byMass = made.massG / 2.5e-3 / (made.widthMm * made.heightMm);
+		return Math.min(made.thickestMm, Math.max(made.thinnestMm * 0.5, byMass));
+	}
+	return (made.thickestMm + made.thinnestMm) / 2;
+}
+
+export const toFire = (piece: WaitingPiece): PieceToFire => ({
+	id: piece.id,
+	level: piece.level,
+	thickestMm: piece.asMade.thickestMm,
+	effectiveMm: piece.effectiveMm,
+	acrossMm: Math.max(piece.asMade.widthMm, piece.asMade.heightMm),
+	fired: piece.hadLevel !== undefined,
+	blackBesideWhite: piece.blackBesideWhite,
+	multiLevel: piece.asMade.thinnestMm > 0 && piece.asMade.thickestMm / piece.asMade.thinnestMm > 1.2,
+	trappedSpanMm: piece.hadLevel === undefined ? piece.trappedSpanMm : 0,
+});
+
+export const effectiveOf = (made: AsMade, level: FuseLevel, hadLevel: FuseLevel | undefined): number =>
+	effectiveThicknessMm(made.thickestMm, made.thinnestMm, level, hadLevel);
+
+/**
+ * One load: as many of the pieces as the shelf holds, promised first, then largest; one schedule for all of them and
+ * who sets each part of it; simulated on the kiln for the time to open. Pure: the same input gives the same load.
+ */
+export function proposeLoad(
+	pieces: readonly WaitingPiece[],
+	kiln: LoadKiln,
+	family: GlassFamily,
+	schools: LoadSchools,
+): Result<LoadProposal> {
+	const first = pieces[0];
+	if (!first) return problem(["pieceIds"], "No piece was chosen for this load.");
+	const foreign = pieces.find((piece) => piece.familyId !== family.id);
+	if (foreign) return problem(["pieceIds"], `${foreign.id} is of another family: one load takes one family.`);
+	if (!family.tested) return problem(["pieceIds"], `${family.label} is untested glass and is not fired with anything.`);
+	const tall = pieces.find((piece) => piece.asMade.thickestMm > kiln.clearHeightMm);
+	if (tall) return problem(["pieceIds"], `${tall.id} is higher than the ${kiln.clearHeightMm} mm this kiln has clear.`);
+
+	const area = (box: Box) => box.widthMm * box.heightMm;
+	const order = (a: WaitingPiece, b: WaitingPiece) =>
+		(a.promised ?? "9").localeCompare(b.promised ?? "9") || area(firedBox(b)) - area(firedBox(a)) || a.id.localeCompare(b.id);
+	const { places, left } = packShelf([...pieces].sort(order).map(firedBox), kiln.shelf, schools.clearanceMm);
+	const placed = new Set(places.map(({ id }) => id));
+	const loaded = pieces.filter(({ id }) => placed.has(id));
+	if (loaded.length === 0) return problem(["pieceIds"], "None of these pieces fits on this shelf.");
+
+	const merged = mergeDemands(loaded.map(toFire), schools.cooling);
+	if (!merged) return problem(["pieceIds"], "These pieces go to different fuse levels and cannot share a firing.");
+	const build = { family, kiln: kiln.body, soakSchool: schools.soak };
+	const schedule = buildSchedule(merged, build);
+	const peakC = Math.max(...schedule.segments.map(({ targetC }) => targetC));
+	if (peakC > kiln.maxC) return problem(["kilnId"], `This load needs ${peakC} °C; the kiln goes to ${kiln.maxC} °C.`);
+
+	const hours = (demand: MergedDemand | undefined) => (demand ? scheduleHours(buildSchedule(demand, build), kiln.body) : 0);
+	const all = hours(merged);
+	const costHours = Object.fromEntries(
+		loaded.map(({ id }) => [id, all - hours(mergeDemands(loaded.filter((other) => other.id !== id).map(toFire), schools.cooling))]),
+	);
+	const simulation = simulateLoad(loaded, kiln, family, schedule);
+	return ok({
+		places,
+		leftIds: left.map(({ id }) => id),
+		schedule,
+		setBy: merged.setBy,
+		airMin: merged.airMin,
+		costHours,
+		fill: fillShare(places, kiln.shelf),
+		openS: simulation.openS,
+		kwh: simulation.kwh,
+		flow: simulation.flow,
+	});
+}
+
+/** The firing of a load on its kiln, with the thickest piece's glass and the heat that shelf and glass hold. */
+export function simulateLoad(
+	loaded: readonly { asMade: AsMade }[],
+	kiln: Pick<LoadKiln, "body" | "shelf">,
+	family: GlassFamily,
+	schedule: Schedule,
+	startC?: number,
+): Simulation {
+	const glassKg = loaded.reduce(
+		(sum, { asMade }) => sum + asMade.widthMm * asMade.heightMm * meanThicknessMm(asMade) * 2.5e-6,
+		0,
+	);
+	const shelfKg = ((kiln.shelf.widthMm * kiln.shelf.heightMm) / 1e6) * SHELF_KG_PER_M2;
+	return simulateFiring({
+		kiln: kiln.body,
+		schedule,
+		family,
+		thicknessMm: Math.max(...loaded.map(({ asMade }) => asMade.thickestMm)),
+		loadJPerK: (glassKg + shelfKg) * GLASS_J_PER_KG_K,
+		startC,
+	});
+}

@@ -1,0 +1,68 @@
+import { bigint, boolean, index, integer, pgTable, text, timestamp } from "drizzle-orm/pg-core";
+
+/** Tables that the sign-in library reads and writes; its names for things. */
+const instant = (name: string) => timestamp(name, { withTimezone: true, mode: "date" });
+
+export const user = pgTable("user", {
+	id: text("id").primaryKey(),
+	name: text("name").notNull(),
+	email: text("email").notNull().unique(),
+	emailVerified: boolean("email_verified").notNull().default(false),
+	image: text("image"),
+	role: text("role").$type<"instructor" | "assistant">().notNull().default("assistant"),
+	/** Still the password that the first start made and printed. */
+	demoPassword: boolean("demo_password").notNull().default(false),
+	createdAt: instant("created_at").notNull().defaultNow(),
+	updatedAt: instant("updated_at").notNull().defaultNow(),
+});
+
+export const session = pgTable(
+	"session",
+	{
+		id: text("id").primaryKey(),
+		token: text("token").notNull().unique(),
+		userId: text("user_id")
+			.notNull()
+			.references(() => user.id, { onDelete: "cascade" }),
+		expiresAt: instant("expires_at").notNull(),
+		ipAddress: text("ip_address"),
+		userAgent: text("user_agent"),
+		createdAt: instant("created_at").notNull().defaultNow(),
+		updatedAt: instant("updated_at").notNull().defaultNow(),
+	},
+	(t) => [index("session_user").on(t.userId)],
+);
+
+export const account = pgTable("account", {
+	id: text("id").primaryKey(),
+	accountId: text("account_id").notNull(),
+	providerId: text("provider_id").notNull(),
+	userId: text("user_id")
+		.notNull()
+		.references(() => user.id, { onDelete: "cascade" }),
+	accessToken: text("access_token"),
+	refreshToken: text("refresh_token"),
+	idToken: text("id_token"),
+	accessTokenExpiresAt: instant("access_token_expires_at"),
+	refreshTokenExpiresAt: instant("refresh_token_expires_at"),
+	scope: text("scope"),
+	password: text("password"),
+	createdAt: instant("created_at").notNull().defaultNow(),
+	updatedAt: instant("updated_at").notNull().defaultNow(),
+});
+
+export const verification = pgTable("verification", {
+	id: text("id").primaryKey(),
+	identifier: text("identifier").notNull(),
+	value: text("value").notNull(),
+	expiresAt: instant("expires_at").notNull(),
+	createdAt: instant("created_at").notNull().defaultNow(),
+	updatedAt: instant("updated_at").notNull().defaultNow(),
+});
+
+export const rateLimit = pgTable("rate_limit", {
+	id: text("id").primaryKey(),
+	key: text("key").notNull().unique(),
+	count: integer("count").notNull(),
+	lastRequest: bigint("last_request", { mode: "number" }).notNull(),
+});

@@ -1,0 +1,77 @@
+import { asc, eq, type SQL, sql } from "drizzle-orm";
+import { effectiveOf } from "@core/loading/propose";
+import { promiseState } from "@core/promise/promise";
+import { stackCode } from "@core/stack/read-kit";
+import type { PieceBrief } from "@contract/views";
+import { endOfDayMs } from "@formats/time";
+import type { Reader } from "../connect";
+import { firing, glass, kitVersion, piece, student } from "../schema";
+
+/** Pieces as every list shows them, oldest wait first. */
+export async function briefs(
+	reader: Reader,
+	where: SQL | undefined,
+	when: { now: Date; timeZone: string },
+	most = 500,
+): Promise<PieceBrief[]> {
+	const glasses = new Map((await reader.select().from(glass)).map((one) => [one.id, one]));
+	const rows = await reader
+		.select({
+			piece,
+			student: student.name,
+			kit: kitVersion.document,
+			reading: kitVersion.reading,
+			startedAt: firing.startedAt,
+			openS: firing.openS,
+			speedUp: firing.speedUp,
+		})
+		.from(piece)
+		.leftJoin(student, eq(student.id, piece.studentId))
+		.leftJoin(kitVersion, eq(kitVersion.id, piece.kitVersionId))
+		.leftJoin(firing, eq(firing.id, sql`(${piece.journey}->>'firingId')::uuid`))
+		.where(where)
+		.orderBy(asc(piece.since), asc(piece.code))
+		.limit(most);
+	return rows.map((row) => {
+		const { journey } = row.piece;
+		const made = journey.asMade;
+		const column = (row.reading?.columnGlassIds ?? []).map((id) => glasses.get(id));
+		const thickest = made?.thickestMm ?? row.reading?.thickestMm ?? 0;
+		const effectiveMm = made ? effectiveOf(made, journey.level, journey.hadLevel) : (row.reading?.effectiveMm ?? thickest);
+		const firingOpensMs = row.startedAt ? row.startedAt.getTime() + ((row.openS ?? 0) / (row.speedUp ?? 1)) * 1000 : undefined;
+		return {
+			id: row.piece.id,
+			code: row.piece.code,
+			student: row.student,
+			kit: row.kit?.name ?? null,
+			familyId: row.piece.familyId,
+			state: row.piece.state,
+			level: journey.level,
+			hadLevel: journey.hadLevel ?? null,
+			seq: row.piece.seq,
+			step: journey.step,
+			route: journey.route,
+			stack: column.map((one) => ({ colour: one?.firedColour ?? "#cccccc", mm: one?.thicknessMm ?? 3 })),
+			stackCode: stackCode(row.piece.familyId, column.map((one) => one?.thicknessMm ?? 3), journey.level),
+			effectiveMm,
+			asMade: made ?? null,
+			readyFrom: row.piece.readyFrom?.toISOString() ?? null,
+			spot: row.piece.spot,
+			since: row.piece.since.toISOString(),
+			promisedDay: row.piece.promisedDay,
+			promise: row.piece.promisedDay
+				? promiseState(
+						{
+							state: row.piece.state,
+							firingsLeft: Math.max(0, journey.route.length - journey.step),
+							readyFromMs: row.piece.readyFrom?.getTime(),
+							firingOpensMs,
+						},
+						endOfDayMs(row.piece.promisedDay, when.timeZone),
+						when.now.getTime(),
+					)
+				: null,
+			firingId: journey.firingId ?? null,
+		};
+	});
+}

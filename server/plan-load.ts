@@ -1,0 +1,39 @@
+import { eq } from "drizzle-orm";
+import type { GlassFamily } from "@core/glass/family";
+import { type LoadKiln, type LoadProposal, proposeLoad } from "@core/loading/propose";
+import type { Reader } from "@db/connect";
+import type { Studio } from "@db/queries/studio";
+import { loadWaiting } from "@db/queries/waiting";
+import { glassFamily, kiln } from "@db/schema";
+import { Refusal } from "./refusal";
+
+export type KilnRow = typeof kiln.$inferSelect;
+
+export const loadKilnOf = (row: KilnRow): LoadKiln => ({
+	body: row.body,
+	shelf: { widthMm: row.shelfWidthMm, heightMm: row.shelfHeightMm, marginMm: row.marginMm },
+	clearHeightMm: row.clearHeightMm,
+	maxC: row.maxC,
+});
+
+/** The load that these pieces would make on this kiln, from the rows as they are now. Proposing and accepting both come here. */
+export async function planLoad(
+	reader: Reader,
+	studio: Studio,
+	kilnId: string,
+	pieceIds: readonly string[],
+): Promise<{ proposal: LoadProposal; kiln: KilnRow; family: GlassFamily; pieces: Awaited<ReturnType<typeof loadWaiting>> }> {
+	const [row] = await reader.select().from(kiln).where(eq(kiln.id, kilnId));
+	if (!row) throw new Refusal("missing", "This kiln is not in the book.");
+	if (row.kind !== "electric") throw new Refusal("invalid", `${row.name} takes one small piece by hand, no load.`);
+	const pieces = await loadWaiting(reader, pieceIds);
+	const [family] = await reader.select().from(glassFamily).where(eq(glassFamily.id, pieces[0]?.familyId ?? ""));
+	if (!family) throw new Refusal("invalid", "No piece was chosen for this load.");
+	const result = proposeLoad(pieces, loadKilnOf(row), family, {
+		cooling: studio.coolingSchool,
+		soak: studio.soakSchool,
+		clearanceMm: studio.clearanceMm,
+	});
+	if (!result.ok) throw new Refusal("invalid", result.problems);
+	return { proposal: result.value, kiln: row, family, pieces };
+}

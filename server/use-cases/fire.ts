@@ -1,0 +1,80 @@
+import { randomUUID } from "node:crypto";
+import { and, eq, sql } from "drizzle-orm";
+import { OPEN_C } from "@core/firing/build";
+import { firing, firingPlace, kiln, piece } from "@db/schema";
+import { latestReading } from "@db/queries/readings";
+import type { UseCase } from "../perform";
+import { recordStep } from "../record";
+import { Refusal } from "../refusal";
+import { mayOpen } from "../may-open";
+
+/** Starts a planned firing: somebody is at the kiln and has pressed its start; here the record and the readings begin. */
+export const startFiring: UseCase<"startFiring"> = {
+	role: "assistant",
+	async run(context, { firingId, speedUp }) {
+		const { tx, now } = context;
+		const [row] = await tx.select().from(firing).where(eq(firing.id, firingId)).for("update");
+		if (!row) throw new Refusal("missing", "This firing is not in the book.");
+		if (row.state === "running" && row.startedAt) return { startedAt: row.startedAt.toISOString() };
+		if (row.state !== "planned") throw new Refusal("conflict", `Firing ${row.number} is ${row.state} and cannot be started.`);
+		const [other] = await tx
+			.select()
+			.from(firing)
+			.where(and(eq(firing.kilnId, row.kilnId), eq(firing.state, "running")));
+		if (other) throw new Refusal("conflict", `This kiln still holds firing ${other.number}. Open and unload it first.`);
+		const places = await tx.select().from(firingPlace).where(eq(firingPlace.firingId, firingId));
+		for (const { pieceId } of places) {
+			await recordStep(context, { pieceId, eventId: randomUUID(), data: { type: "firingStarted", firingId } });
+		}
+		await tx.update(firing).set({ state: "running", startedAt: now, speedUp }).where(eq(firing.id, firingId));
+		await tx.update(kiln).set({ uses: sql`${kiln.uses} + 1` }).where(eq(kiln.id, row.kilnId));
+		return { startedAt: now.toISOString() };
+	},
+};
+
+/** Ends a firing and opens the kiln: by measured temperature and time; earlier only by an instructor with a reason. */
+export const openFiring: UseCase<"openFiring"> = {
+	role: "assistant",
+	async run({ tx, now, actor }, { firingId, earlyReason }) {
+		const [row] = await tx.select().from(firing).where(eq(firing.id, firingId)).for("update");
+		if (!row) throw new Refusal("missing", "This firing is not in the book.");
+		if (row.state === "opened") return { firingId };
+		if (row.state !== "running") throw new Refusal("conflict", `Firing ${row.number} is ${row.state}; there is nothing to open.`);
+		const reading = await latestReading(tx, row.kilnId);
+		const opening = mayOpen(row, reading, now);
+		if (!opening.may) {
+			if (actor.role !== "instructor") throw new Refusal("forbidden", `${opening.why} Only an instructor may open earlier.`);
+			if (earlyReason.length < 5) {
+				throw new Refusal("invalid", [{ path: ["earlyReason"], sentence: `${opening.why} To open all the same, give a reason of at least 5 characters.` }]);
+			}
+		}
+		const note = opening.may ? row.note : `Opened early above ${OPEN_C} °C: ${earlyReason}`;
+		await tx.update(firing).set({ state: "opened", finishedAt: now, note }).where(eq(firing.id, firingId));
+		return { firingId };
+	},
+};
+
+/** What came out, piece by piece, and where it goes next. */
+export const judge: UseCase<"judge"> = {
+	role: "assistant",
+	async run(context, { pieceId, eventId, seq, firingId, level, faults, next, note }) {
+		const { tx } = context;
+		const [row] = await tx.select().from(firing).where(eq(firing.id, firingId)).for("update");
+		if (!row) throw new Refusal("missing", "This firing is not in the book.");
+		if (row.state !== "opened") throw new Refusal("conflict", `Firing ${row.number} has not been opened yet.`);
+		const [held] = await tx.select().from(piece).where(eq(piece.id, pieceId));
+		if (held?.journey.firingId !== firingId && held?.seq === seq) throw new Refusal("conflict", "This piece was not in that firing.");
+		if (next === "nextFiring" && held && !held.journey.route[held.journey.step + 1]) {
+			throw new Refusal("invalid", [{ path: ["next"], sentence: "The route has no further firing: choose ready, cold work, refire or spoiled." }]);
+		}
+		const { journey, repeated } = await recordStep(context, { pieceId, eventId, seq, data: { type: "judged", firingId, level, faults, next, note } });
+		if (!repeated) {
+			await tx
+				.update(firingPlace)
+				.set({ judgedLevel: level, faults, next })
+				.where(and(eq(firingPlace.firingId, firingId), eq(firingPlace.pieceId, pieceId)));
+		}
+		return { state: journey.state };
+	},
+};
+

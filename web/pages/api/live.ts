@@ -1,0 +1,41 @@
+import type { APIRoute } from "astro";
+import { actorOf } from "@server/access/actor";
+import { onChange } from "@server/live";
+
+const KEEP_ALIVE_MS = 15_000;
+
+/** Server-sent events that carry topics only: the view asks again. Ends when the person signs out or leaves. */
+export const GET: APIRoute = ({ request }) => {
+	const encoder = new TextEncoder();
+	const stream = new ReadableStream({
+		start(controller) {
+			const send = (text: string) => {
+				try {
+					controller.enqueue(encoder.encode(text));
+				} catch {
+					stop();
+				}
+			};
+			const stopHearing = onChange((topic) => send(`data: ${topic}\n\n`));
+			const alive = setInterval(async () => {
+				if (await actorOf(request.headers)) return send(": here\n\n");
+				send("event: signedOut\ndata: \n\n");
+				stop();
+			}, KEEP_ALIVE_MS);
+			const stop = () => {
+				clearInterval(alive);
+				stopHearing();
+				try {
+					controller.close();
+				} catch {
+					// the browser closed it first
+				}
+			};
+			request.signal.addEventListener("abort", stop);
+			send("retry: 2000\n\n");
+		},
+	});
+	return new Response(stream, {
+		headers: { "Content-Type": "text/event-stream", "Cache-Control": "no-store", "X-Accel-Buffering": "no" },
+	});
+};
