@@ -1,0 +1,210 @@
+import { randomBytes, randomUUID } from "node:crypto";
+import { hashPassword } from "better-auth/crypto";
+import { and, eq, inArray } from "drizzle-orm";
+import type { ActionInput, ActionName } from "@contract/actions";
+import type { FuseLevel } from "@core/firing/level";
+import type { Glue, NextStep } from "@core/journey/events";
+import type { Database, Transaction } from "@db/connect";
+import { loadStudio } from "@db/queries/studio";
+import * as tables from "@db/schema";
+import { dayOf } from "@formats/time";
+import type { Context } from "@server/perform";
+import { useCases } from "@server/use-cases";
+import { readStandIn } from "@standins/kiln";
+import { KITS } from "./kits";
+import { FAMILIES, FIRST_STUDENTS, GLASSES, KILNS, PEOPLE, SPOTS, STUDIO, TODAYS_STUDENTS, TUESDAY_STUDENTS } from "./studio";
+
+const HOUR = 3_600_000;
+const DAY = 24 * HOUR;
+
+/**
+ * Fills an empty database with the demo studio, as it would have come about: every piece goes through the application's
+ * own use cases, at times counted back from `now`. Returns the sign-ins it made.
+ */
+export async function seedDemo(db: Database, now: Date): Promise<{ email: string; password: string; role: string }[]> {
+	return db.transaction(async (tx) => {
+		const signIns = await seedPeople(tx);
+		await seedBooks(tx);
+		const demo = new DemoStudio(tx, now, await firstUserId(tx));
+		await demo.live();
+		return signIns;
+	});
+}
+
+async function seedPeople(tx: Transaction) {
+	const signIns = [];
+	for (const { name, email, role } of PEOPLE) {
+		const password = `${randomBytes(4).toString("hex")}-${randomBytes(4).toString("hex")}`;
+		const id = randomUUID();
+		await tx.insert(tables.user).values({ id, name, email, role, emailVerified: true, demoPassword: true });
+		await tx.insert(tables.account).values({ id: randomUUID(), accountId: id, providerId: "credential", userId: id, password: await hashPassword(password) });
+		signIns.push({ email, password, role });
+	}
+	return signIns;
+}
+
+async function seedBooks(tx: Transaction): Promise<void> {
+	await tx.insert(tables.studio).values(STUDIO);
+	await tx.insert(tables.glassFamily).values(FAMILIES);
+	await tx.insert(tables.glass).values(GLASSES);
+	await tx.insert(tables.kiln).values(KILNS);
+	await tx.insert(tables.pickupSpot).values(SPOTS.map((label, sort) => ({ label, sort })));
+}
+
+async function firstUserId(tx: Transaction): Promise<string> {
+	const [row] = await tx.select({ id: tables.user.id }).from(tables.user).where(eq(tables.user.role, "instructor"));
+	return row?.id ?? "";
+}
+
+interface Made {
+	id: string;
+	seq: number;
+}
+
+/** Lives through the demo's last ten days. */
+class DemoStudio {
+	constructor(
+		private readonly tx: Transaction,
+		private readonly now: Date,
+		private readonly actorId: string,
+	) {}
+
+	private async act<N extends ActionName>(name: N, input: ActionInput<N>, ago: number) {
+		const context: Context = {
+			tx: this.tx,
+			studio: await loadStudio(this.tx),
+			actor: { id: this.actorId, sessionId: "", name: PEOPLE[0]?.name ?? "", role: "instructor" },
+			now: new Date(this.now.getTime() - ago),
+			headers: new Headers(),
+		};
+		return useCases[name].run(context, input);
+	}
+
+	private day(ago: number): string {
+		return dayOf(new Date(this.now.getTime() - ago), STUDIO.timeZone);
+	}
+
+	async live(): Promise<void> {
+		const [coaster, wheel, dish] = await this.kits();
+		const kilns = await this.tx.select().from(tables.kiln).orderBy(tables.kiln.sort);
+		const [hopper, silo] = [kilns[0]?.id ?? "", kilns[1]?.id ?? ""];
+
+		const first = await this.session("First fusings", 10 * DAY, "18:30", DAY, FIRST_STUDENTS);
+		const early = await this.issue(first, coaster, FIRST_STUDENTS.length, 10 * DAY);
+		for (const piece of early) await this.handIn(piece, [96, 96, 6.2, 5.9, 137], "whiteGlue", "full", 10 * DAY - HOUR);
+		await this.fire(hopper, early, 9 * DAY, 8 * DAY);
+		const outcomes: NextStep[] = ["ready", "ready", "ready", "coldWork", "refire"];
+		for (const [i, piece] of early.entries()) await this.judge(piece, outcomes[i] ?? "ready", 8 * DAY);
+		for (const [i, spot] of ["A1", "A2"].entries()) await this.step("shelve", early[i], { spot }, 7 * DAY);
+		await this.step("collect", early[0], { by: "the owner" }, 3 * DAY);
+
+		const second = await this.session("Quilts and maps", 4 * DAY, "18:30", -2 * DAY, TUESDAY_STUDENTS);
+		const dishes = await this.issue(second, dish, 4, 4 * DAY);
+		const wheels = await this.issue(second, wheel, 6, 4 * DAY);
+		for (const [i, piece] of dishes.entries()) await this.handIn(piece, [141, 140, 6.4 + i * 0.1, 5.8, null], "whiteGlue", "full", 4 * DAY - HOUR);
+		for (const [i, piece] of wheels.entries()) await this.handIn(piece, [111, 110, 9 + (i % 3) * 0.2, 3, 151], "whiteGlue", "contour", 4 * DAY - HOUR);
+		await this.fire(silo, dishes, 2.2 * DAY, 0.4 * DAY);
+		await this.judge(dishes[0], "coldWork", 0.3 * DAY);
+		await this.fire(hopper, wheels.slice(0, 3), 6 * HOUR, undefined);
+
+		const today = await this.session("Wind and weather", 0, "18:30", -6 * DAY, TODAYS_STUDENTS);
+		await this.act("planCut", { sessionId: today, kitId: coaster, kits: 8 }, 2 * DAY);
+		await this.signed(today, 7);
+		const tonight = await this.issue(today, coaster, 6, 40 * 60_000);
+		for (const [i, piece] of tonight.slice(0, 2).entries()) {
+			await this.handIn(piece, [96, 96, 6 + i * 3, 6, null], i === 0 ? "whiteGlue" : "thinnedWhiteGlue", "full", 15 * 60_000);
+		}
+		const next = await this.session("Roofs and night sky", -5 * DAY, "10:00", -14 * DAY, [...FIRST_STUDENTS, "Benno Harrowgate"]);
+		await this.act("planCut", { sessionId: next, kitId: wheel, kits: 6 }, DAY);
+	}
+
+	private async kits(): Promise<[string, string, string]> {
+		const ids: string[] = [];
+		for (const document of KITS) {
+			const kitId = randomUUID();
+			await this.act("saveKit", { kitId, revision: 0, document }, 20 * DAY);
+			ids.push(kitId);
+		}
+		return ids as [string, string, string];
+	}
+
+	/** A class `ago` before now, promised for a day `promisedAgo` before now (negative: still to come). */
+	private async session(title: string, ago: number, startsAt: string, promisedAgo: number, names: string[]): Promise<string> {
+		const [course] = await this.tx.insert(tables.course).values({ title }).returning();
+		const [session] = await this.tx
+			.insert(tables.classSession)
+			.values({ courseId: course?.id ?? "", day: this.day(ago), startsAt, endsAt: startsAt === "10:00" ? "13:00" : "21:00", promisedDay: this.day(promisedAgo) })
+			.returning();
+		const known = await this.tx.select().from(tables.student).where(inArray(tables.student.name, names));
+		for (const [i, name] of names.entries()) {
+			const student = known.find((one) => one.name === name) ?? (await this.tx.insert(tables.student).values({ name }).returning())[0];
+			await this.tx.insert(tables.enrolment).values({ sessionId: session?.id ?? "", studentId: student?.id ?? "", seat: i + 1 });
+		}
+		return session?.id ?? "";
+	}
+
+	private async seats(sessionId: string) {
+		return this.tx.select().from(tables.enrolment).where(eq(tables.enrolment.sessionId, sessionId)).orderBy(tables.enrolment.seat);
+	}
+
+	private async signed(sessionId: string, count: number): Promise<void> {
+		const seats = await this.seats(sessionId);
+		await this.act("signSafety", { sessionId, studentIds: seats.slice(0, count).map(({ studentId }) => studentId) }, HOUR);
+	}
+
+	private async issue(sessionId: string, kitId: string, count: number, ago: number): Promise<Made[]> {
+		const seats = (await this.seats(sessionId)).slice(0, count);
+		const [session] = await this.tx.select().from(tables.classSession).where(eq(tables.classSession.id, sessionId));
+		const issues = seats.map(({ studentId }) => ({ pieceId: randomUUID(), eventId: randomUUID(), studentId }));
+		await this.act("issueKits", { sessionId, kitId, promisedDay: session?.promisedDay ?? null, issues }, ago);
+		return issues.map(({ pieceId }) => ({ id: pieceId, seq: 1 }));
+	}
+
+	private async step<N extends "handIn" | "judge" | "shelve" | "collect">(
+		name: N,
+		piece: Made | undefined,
+		rest: Omit<ActionInput<N>, "pieceId" | "eventId" | "seq">,
+		ago: number,
+	): Promise<void> {
+		if (!piece) return;
+		const input = { pieceId: piece.id, eventId: randomUUID(), seq: await this.seqOf(piece), ...rest };
+		await this.act(name, input as unknown as ActionInput<N>, ago);
+	}
+
+	private async seqOf(piece: Made): Promise<number> {
+		const [row] = await this.tx.select({ seq: tables.piece.seq }).from(tables.piece).where(eq(tables.piece.id, piece.id));
+		return row?.seq ?? 0;
+	}
+
+	private async handIn(piece: Made, [widthMm, heightMm, thickestMm, thinnestMm, massG]: [number, number, number, number, number | null], glue: Glue, level: FuseLevel, ago: number) {
+		await this.step("handIn", piece, { asMade: { widthMm, heightMm, thickestMm, thinnestMm, massG, changed: thickestMm > 8.9 && level === "full" ? "one patch doubled" : "" }, glue, level }, ago);
+	}
+
+	/** Loads and starts a firing `ago`; opens it `openedAgo`, or leaves it running. Readings come from the stand-in. */
+	private async fire(kilnId: string, pieces: Made[], ago: number, openedAgo: number | undefined): Promise<void> {
+		const firingId = randomUUID();
+		const chosen = await Promise.all(pieces.map(async (piece) => ({ pieceId: piece.id, seq: await this.seqOf(piece) })));
+		await this.act("acceptLoad", { firingId, kilnId, pieces: chosen }, ago + HOUR / 4);
+		await this.act("startFiring", { firingId, speedUp: 1, somebodyThere: true }, ago);
+		const [firing] = await this.tx.select().from(tables.firing).where(eq(tables.firing.id, firingId));
+		const startedAtMs = this.now.getTime() - ago;
+		const untilMs = this.now.getTime() - (openedAgo ?? 0);
+		const rows = [];
+		for (let ms = startedAtMs; ms < untilMs; ms += 2 * 60_000) {
+			const { airC, setC, elapsedS } = readStandIn(kilnId, { segments: firing?.schedule.segments ?? [], startedAtMs, speedUp: 1 }, ms);
+			rows.push({ kilnId, at: new Date(ms), firingId, elapsedS, airC, setC });
+		}
+		for (let i = 0; i < rows.length; i += 500) await this.tx.insert(tables.kilnReading).values(rows.slice(i, i + 500));
+		if (openedAgo !== undefined) await this.act("openFiring", { firingId, earlyReason: "" }, openedAgo);
+	}
+
+	private async judge(piece: Made | undefined, next: NextStep, ago: number): Promise<void> {
+		if (!piece) return;
+		const [row] = await this.tx
+			.select({ firingId: tables.firingPlace.firingId, level: tables.firingPlace.expectedLevel })
+			.from(tables.firingPlace)
+			.where(and(eq(tables.firingPlace.pieceId, piece.id)));
+		const faults = next === "refire" ? (["notJoined"] as const) : next === "coldWork" ? (["needlePoints"] as const) : [];
+		await this.step("judge", piece, { firingId: row?.firingId ?? "", level: row?.level ?? "full", faults: [...faults], next, note: "" }, ago);
+	}
+}

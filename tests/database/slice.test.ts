@@ -1,0 +1,21 @@
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { type DemoStudio, demoStudio } from "../support/studio";
+
+let studio: DemoStudio;
+beforeAll(async () => {
+	studio = await demoStudio();
+});
+afterAll(() => studio.close());
+
+describe("the demo studio", () => {
+	it("has something true at every station, one late and one at risk", async () => {
+		const { stations, kilns } = await studio.see("frame");
+		for (const [station, { count }] of Object.entries(stations)) expect(count, station).toBeGreaterThan(0);
+		const { promised, doNow, waiting } = await studio.see("today");
+		expect(promised.some(({ urgency }) => urgency === "late")).toBe(true);
+		expect(promised.some(({ urgency }) => urgency === "atRisk")).toBe(true);
+		expect(doNow.length).toBeGreaterThan(3);
+		expect(waiting.length).toBeGreaterThan(1);
+		expect(kilns.find(({ name }) => name === "Hopper kiln")?.state).toBe("running");
+	});
+});

@@ -1,0 +1,39 @@
+import { randomUUID } from "node:crypto";
+import { asc } from "drizzle-orm";
+import type { ActionInput, ActionName, ActionOutput, Role } from "@contract/actions";
+import type { ViewName, Views } from "@contract/views";
+import { type Connection, connect } from "@db/connect";
+import { loadStudio } from "@db/queries/studio";
+import { user } from "@db/schema";
+import { perform } from "@server/perform";
+import { views } from "@server/views";
+import type { View } from "@server/views/context";
+
+/** A database of its own holding the demo studio, and short ways to act in it and look at it. */
+export async function demoStudio() {
+	const cluster = process.env.ZEPHYR_TEST_CLUSTER ?? "";
+	const name = `test_${randomUUID().slice(0, 8)}`;
+	const admin = connect(cluster, 1);
+	await admin.sql.unsafe(`create database ${name} template test_template`);
+	await admin.close();
+	const url = cluster.replace(/\/[^/]+$/, `/${name}`);
+	const connection: Connection = connect(url, 6);
+	const people = await connection.db.select().from(user).orderBy(asc(user.role));
+	const who = (role: Role, now: Date) => {
+		const person = people.find((one) => one.role === role);
+		return { actor: { id: person?.id ?? "", sessionId: "", name: person?.name ?? "", role }, now, headers: new Headers() };
+	};
+	return {
+		url,
+		db: connection.db,
+		act: <N extends ActionName>(action: N, input: ActionInput<N>, options: { role?: Role; now?: Date } = {}): Promise<ActionOutput[N]> =>
+			perform(connection.db, action, input, who(options.role ?? "instructor", options.now ?? new Date())),
+		see: async <N extends ViewName>(view: N, params: Record<string, string> = {}, now = new Date()): Promise<Views[N]> => {
+			const { actor } = who("instructor", now);
+			const context = { db: connection.db, studio: await loadStudio(connection.db), actor, now };
+			return (views[view] as View<N>)(context, new URLSearchParams(params));
+		},
+		close: () => connection.close(),
+	};
+}
+export type DemoStudio = Awaited<ReturnType<typeof demoStudio>>;
