@@ -1,0 +1,69 @@
+import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from "react";
+import { METRIC, type Figure, formatFigure, type Units } from "@core/units/phrase";
+
+export type Theme = "workshop" | "kilnroom";
+
+/** What one browser likes: kept in a cookie, so that the server's first picture is already right. */
+export interface Prefs {
+	units: Units;
+	theme: Theme;
+}
+
+export const USUAL_PREFS: Prefs = { units: METRIC, theme: "workshop" };
+export const PREFS_COOKIE = "zephyr-prefs";
+
+/** "mm.C.workshop" → prefs; anything else → the usual ones. */
+export function readPrefs(cookie: string | undefined): Prefs {
+	const [length, temperature, theme] = (cookie ?? "").split(".");
+	return {
+		units: { length: length === "in" ? "in" : "mm", temperature: temperature === "F" ? "F" : "C" },
+		theme: theme === "kilnroom" ? "kilnroom" : "workshop",
+	};
+}
+
+interface PrefsContext extends Prefs {
+	set(change: Partial<Prefs>): void;
+	timeZone: string;
+	/** The present instant (ms), moving on by itself. */
+	nowMs: number;
+}
+
+const Context = createContext<PrefsContext>({ ...USUAL_PREFS, set: () => {}, timeZone: "UTC", nowMs: 0 });
+
+const YEAR_S = 31_536_000;
+
+export function PrefsProvider(props: { initial: Prefs; timeZone: string; now: string; children: ReactNode }) {
+	const [prefs, setPrefs] = useState(props.initial);
+	const [nowMs, setNowMs] = useState(() => Date.parse(props.now));
+	useEffect(() => {
+		const behind = Date.now() - Date.parse(props.now);
+		const skewMs = Math.abs(behind) > 120_000 ? behind : 0;
+		const tick = setInterval(() => setNowMs(Date.now() - skewMs), 1000);
+		return () => clearInterval(tick);
+	}, [props.now]);
+	const value = useMemo<PrefsContext>(
+		() => ({
+			...prefs,
+			timeZone: props.timeZone,
+			nowMs,
+			set(change) {
+				const next = { ...prefs, ...change };
+				setPrefs(next);
+				document.documentElement.dataset.theme = next.theme;
+				const text = [next.units.length, next.units.temperature, next.theme].join(".");
+				// biome-ignore lint/suspicious/noDocumentCookie: the Cookie Store API is not in every browser yet
+				document.cookie = `${PREFS_COOKIE}=${text};path=/;max-age=${YEAR_S};samesite=lax`;
+			},
+		}),
+		[prefs, props.timeZone, nowMs],
+	);
+	return <Context.Provider value={value}>{props.children}</Context.Provider>;
+}
+
+export const usePrefs = (): PrefsContext => useContext(Context);
+
+/** Writes figures in the reader's units. */
+export function useFigure(): (figure: Figure) => string {
+	const { units } = usePrefs();
+	return (figure) => formatFigure(figure, units);
+}

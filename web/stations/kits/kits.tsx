@@ -1,0 +1,67 @@
+import type { KitBrief, Views } from "@contract/views";
+import { useFigure } from "../../lib/prefs";
+import { framed } from "../../ui/framed";
+import { KitPlan } from "../../ui/kit-plan";
+import { LevelGlyph, StackBar } from "../../ui/signs";
+import { Empty } from "../../ui/notice";
+
+/** The shelf of kits: picture to scale, stack, route. */
+export default framed("kits", "kits", ({ view, frame }) => (
+	<div className="scroll-y h-full px-6 py-4">
+		<div className="mb-3 flex items-center justify-between">
+			<h1>Kits</h1>
+			{frame.person.role === "instructor" && (
+				<button type="button" className="btn btn-primary" onClick={() => location.assign(`/kits/${crypto.randomUUID()}`)}>
+					Lay out a new kit
+				</button>
+			)}
+		</div>
+		{view.kits.length === 0 && <Empty title="No kit yet">Lay out a first one, for example a 100 mm clear square with nine patches on it.</Empty>}
+		<ul className="ruled">
+			{view.kits.map((kit) => (
+				<KitRow key={kit.id} kit={kit} glasses={view.glasses} />
+			))}
+		</ul>
+	</div>
+));
+
+function KitRow({ kit, glasses }: { kit: KitBrief; glasses: Views["kits"]["glasses"] }) {
+	const figure = useFigure();
+	const { reading, document: design } = kit;
+	const stack = reading.columnGlassIds.map((id) => glasses.find((glass) => glass.id === id)).map((glass) => ({ colour: glass?.firedColour ?? "#cccccc", mm: glass?.thicknessMm ?? 3 }));
+	const worst = reading.findings[0]?.severity;
+	return (
+		<li>
+			<a href={`/kits/${kit.id}`} className="grid grid-cols-[136px_1.3fr_1fr_1fr_auto] items-center gap-6 py-3 hover:bg-pick max-lg:grid-cols-[110px_1fr_1fr]">
+				<KitPlan parts={design.parts} glasses={glasses} className="h-30 w-full" />
+				<div className="min-w-0">
+					<p className="truncate text-xl font-bold">{design.name}</p>
+					<p className="text-soft">
+						{design.parts.length} parts, {figure({ mm: reading.widthMm })} × {figure({ mm: reading.heightMm })}
+					</p>
+					<p className="mt-1 truncate text-soft">{design.note}</p>
+				</div>
+				<div className="flex items-center gap-3">
+					<StackBar stack={stack} width={40} />
+					<div>
+						<p className="figure font-semibold">{reading.stackCode}</p>
+						<p className="figure text-soft">{figure({ g: reading.massG })} of glass</p>
+					</div>
+				</div>
+				<ol className="max-lg:hidden">
+					{design.route.map((step, i) => (
+						// biome-ignore lint/suspicious/noArrayIndexKey: a firing's name is its place in the route
+						<li key={i} className="flex items-center gap-2">
+							<LevelGlyph level={step.level} />
+							<span className="truncate text-soft">{step.handWork && `then ${step.handWork}`}</span>
+						</li>
+					))}
+				</ol>
+				<div className="text-right max-lg:hidden">
+					<p className="figure text-2xl font-bold">{kit.issued}</p>
+					<p className="text-soft">issued{worst === "stop" ? ", stopped" : ""}</p>
+				</div>
+			</a>
+		</li>
+	);
+}

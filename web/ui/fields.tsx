@@ -1,0 +1,142 @@
+import { type ReactNode, useId, useState } from "react";
+import { lengthFigure, parseLengthMm } from "@core/units/length";
+import { fahrenheit, parseTemperatureC } from "@core/units/temperature";
+import { usePrefs } from "../lib/prefs";
+
+interface Frame {
+	label: string;
+	error?: string | undefined;
+	hint?: string;
+	children: (ids: { id: string; describedBy: string | undefined }) => ReactNode;
+}
+
+/** A label, its field, and the one sentence that says what is wrong with it. */
+export function Field({ label, error, hint, children }: Frame) {
+	const id = useId();
+	const note = error ?? hint;
+	return (
+		<div className="flex min-w-0 flex-col gap-1">
+			<label htmlFor={id} className="font-semibold">
+				{label}
+			</label>
+			{children({ id, describedBy: note ? `${id}-note` : undefined })}
+			{note && (
+				<p id={`${id}-note`} className={error ? "font-semibold text-error" : "text-soft"}>
+					{error}
+					{!error && hint}
+				</p>
+			)}
+		</div>
+	);
+}
+
+interface FigureField {
+	label: string;
+	value: number | null;
+	onChange(value: number | null): void;
+	error?: string | undefined;
+	hint?: string;
+	/** The unit shown when nothing is typed; the value is always kept in mm, °C, g or as a plain number. */
+	kind: "length" | "temperature" | "mass" | "count" | "degrees";
+	autoFocus?: boolean;
+	compact?: boolean;
+}
+
+/**
+ * A number with its unit. Accepts any way of writing it ("2 1/2 in", "6.4cm", "1480F") whatever the screen shows; what
+ * cannot be read stays as typed, with a sentence.
+ */
+export function NumberField({ label, value, onChange, error, hint, kind, autoFocus, compact }: FigureField) {
+	const { units } = usePrefs();
+	const [typed, setTyped] = useState<string | null>(null);
+	const [misread, setMisread] = useState<string | undefined>();
+	const unit = { length: units.length, temperature: `°${units.temperature}`, mass: "g", count: "", degrees: "°" }[kind];
+	const shown = (): string => {
+		if (value === null || Number.isNaN(value)) return "";
+		if (kind === "length") return lengthFigure(value, units.length);
+		if (kind === "temperature") return String(Math.round(units.temperature === "F" ? fahrenheit(value) : value));
+		return String(value);
+	};
+	const read = (text: string) => {
+		setTyped(text);
+		if (text.trim() === "") {
+			setMisread(undefined);
+			onChange(null);
+			return;
+		}
+		const parsed =
+			kind === "length"
+				? parseLengthMm(text, units.length)
+				: kind === "temperature"
+					? parseTemperatureC(text, units.temperature)
+					: plainNumber(text);
+		if (parsed.ok) {
+			setMisread(undefined);
+			onChange(parsed.value);
+		} else {
+			setMisread(parsed.problems[0]?.sentence);
+			onChange(Number.NaN);
+		}
+	};
+	return (
+		<Field label={label} error={misread ?? error} hint={hint}>
+			{({ id, describedBy }) => (
+				<span className={`input figure flex w-full items-center gap-1 ${compact ? "input-sm h-9" : "h-11"} ${(misread ?? error) ? "border-error" : ""}`}>
+					<input
+						id={id}
+						className="w-full min-w-0 grow"
+						inputMode="decimal"
+						autoComplete="off"
+						value={typed ?? shown()}
+						aria-invalid={Boolean(misread ?? error)}
+						aria-describedby={describedBy}
+						// biome-ignore lint/a11y/noAutofocus: the first field of a form that was just opened by the person
+						autoFocus={autoFocus}
+						onChange={(event) => read(event.target.value)}
+						onBlur={() => !misread && setTyped(null)}
+					/>
+					<span className="text-soft">{unit}</span>
+				</span>
+			)}
+		</Field>
+	);
+}
+
+function plainNumber(text: string) {
+	const value = Number(text.trim().replace(",", "."));
+	return Number.isFinite(value)
+		? { ok: true as const, value }
+		: { ok: false as const, problems: [{ path: [], sentence: `“${text.trim()}” is not a number.` }] };
+}
+
+export function TextField(props: { label: string; value: string; onChange(value: string): void; error?: string | undefined; hint?: string; multiline?: boolean; autoComplete?: string; type?: string; compact?: boolean }) {
+	const { label, value, onChange, error, hint, multiline, type = "text", autoComplete = "off", compact } = props;
+	const common = { value, onChange: (event: { target: { value: string } }) => onChange(event.target.value) };
+	return (
+		<Field label={label} error={error} hint={hint}>
+			{({ id, describedBy }) =>
+				multiline ? (
+					<textarea id={id} className={`textarea w-full ${error ? "border-error" : ""}`} rows={2} aria-describedby={describedBy} aria-invalid={Boolean(error)} {...common} />
+				) : (
+					<input id={id} type={type} className={`input w-full ${compact ? "input-sm h-9" : "h-11"} ${error ? "border-error" : ""}`} aria-describedby={describedBy} aria-invalid={Boolean(error)} autoComplete={autoComplete} {...common} />
+				)
+			}
+		</Field>
+	);
+}
+
+export function ChoiceField<T extends string>(props: { label: string; value: T; options: readonly { value: T; label: string }[]; onChange(value: T): void; error?: string | undefined; hint?: string; compact?: boolean }) {
+	return (
+		<Field label={props.label} error={props.error} hint={props.hint}>
+			{({ id, describedBy }) => (
+				<select id={id} className={`select w-full ${props.compact ? "select-sm h-9" : "h-11"}`} value={props.value} aria-describedby={describedBy} onChange={(event) => props.onChange(event.target.value as T)}>
+					{props.options.map(({ value, label }) => (
+						<option key={value} value={value}>
+							{label}
+						</option>
+					))}
+				</select>
+			)}
+		</Field>
+	);
+}

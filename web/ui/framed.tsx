@@ -1,0 +1,51 @@
+import { QueryClientProvider } from "@tanstack/react-query";
+import type { ComponentType } from "react";
+import type { FrameView, Station, ViewName, Views } from "@contract/views";
+import { queries, useView } from "../lib/api";
+import { type Prefs, PrefsProvider } from "../lib/prefs";
+import { useFrameKeys } from "./keys";
+import { KeysHelp } from "./keys-help";
+import { KilnStrip } from "./kiln-strip";
+import { Rail } from "./rail";
+
+export interface FramedProps<N extends ViewName> {
+	frame: FrameView;
+	initial: Views[N];
+	params: Record<string, string>;
+	prefs: Prefs;
+}
+
+export interface StationProps<N extends ViewName> {
+	view: Views[N];
+	frame: FrameView;
+	params: Record<string, string>;
+}
+
+/** Puts a station on the table between rail and kiln strip, fed by its view, which keeps itself current. */
+export function framed<N extends ViewName>(name: N, station: Station | null, Table: ComponentType<StationProps<N>>) {
+	return function FramedStation(props: FramedProps<N>) {
+		return (
+			<QueryClientProvider client={queries}>
+				<PrefsProvider initial={props.prefs} timeZone={props.frame.timeZone} now={props.frame.now}>
+					<Layout {...props} name={name} station={station} Table={Table} />
+				</PrefsProvider>
+			</QueryClientProvider>
+		);
+	};
+}
+
+function Layout<N extends ViewName>({ name, station, Table, ...props }: FramedProps<N> & { name: N; station: Station | null; Table: ComponentType<StationProps<N>> }) {
+	const frame = useView("frame", {}, props.frame).data ?? props.frame;
+	const view = useView(name, props.params, props.initial).data ?? props.initial;
+	useFrameKeys();
+	return (
+		<div className="grid h-dvh grid-rows-[74px_minmax(0,1fr)_auto] print:block print:h-auto">
+			<Rail frame={frame} station={station} />
+			<main className="min-h-0 min-w-0">
+				<Table view={view as Views[N]} frame={frame} params={props.params} />
+			</main>
+			<KilnStrip kilns={frame.kilns} />
+			<KeysHelp />
+		</div>
+	);
+}

@@ -1,0 +1,7 @@
+import { expose } from "comlink";
+import { type Simulation, type SimulationInput, simulateFiring } from "@core/kiln/simulate";
+
+/** The core's simulation of a firing, off the page's own thread. */
+const simulator = { run: (input: SimulationInput): Simulation => simulateFiring(input) };
+export type Simulator = typeof simulator;
+expose(simulator);
