@@ -1,12 +1,15 @@
+import { fileURLToPath } from "node:url";
 import node from "@astrojs/node";
 import react from "@astrojs/react";
 import tailwindcss from "@tailwindcss/vite";
-import { fileURLToPath } from "node:url";
 import { defineConfig } from "astro/config";
 
 /** Workers are bundled apart and need the aliases said again. */
 const alias = Object.fromEntries(
-	["core", "contract", "formats", "db", "server", "standins", "web"].map((name) => [`@${name}`, fileURLToPath(new URL(name, import.meta.url))]),
+	["core", "contract", "formats", "db", "server", "standins", "web"].map((name) => [
+		`@${name}`,
+		fileURLToPath(new URL(name, import.meta.url)),
+	]),
 );
 
 export default defineConfig({
@@ -35,6 +38,7 @@ export default defineConfig({
 	vite: {
 		resolve: { alias },
 		plugins: [tailwindcss()],
+		build: { assetsInlineLimit: 0 },
 		worker: { format: "es" },
 		optimizeDeps: { include: ["comlink", "clipper2-ts"] },
 	},

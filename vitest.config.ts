@@ -14,7 +14,10 @@ export default defineConfig({
 				resolve: { alias },
 				test: {
 					name: "unit",
-					include: ["{core,contract,formats,web,standins,scripts,demo}/**/*.test.{ts,tsx}", "tests/checks/**/*.test.ts"],
+					include: [
+						"{core,contract,formats,web,standins,scripts,demo}/**/*.test.{ts,tsx}",
+						"tests/checks/**/*.test.ts",
+					],
 				},
 			},
 			{

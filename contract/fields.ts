@@ -1,7 +1,7 @@
-import { z } from "zod";
 import { FUSE_LEVELS } from "@core/firing/level";
 import { FAULTS, GLUES, NEXT_STEPS } from "@core/journey/events";
 import { LARGEST_KIT } from "@core/stack/kit";
+import { z } from "zod";
 
 /** Pieces of schemas that several forms share. Each limit's sentence names the field and the limit. */
 const between = (name: string, least: number, most: number, unit: string) =>
@@ -10,7 +10,8 @@ const between = (name: string, least: number, most: number, unit: string) =>
 		.min(least, `${name} must be at least ${least}${unit && ` ${unit}`}.`)
 		.max(most, `${name} must be at most ${most}${unit && ` ${unit}`}.`);
 
-export const lengthMm = (name: string, most: number = LARGEST_KIT.sideMm, least = 0.5) => between(name, least, most, "mm");
+export const lengthMm = (name: string, most: number = LARGEST_KIT.sideMm, least = 0.5) =>
+	between(name, least, most, "mm");
 export const placeMm = (name: string) => between(name, -LARGEST_KIT.sideMm, LARGEST_KIT.sideMm, "mm");
 export const count = (name: string, least: number, most: number) =>
 	between(name, least, most, "").int(`${name} must be a whole number.`);

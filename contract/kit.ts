@@ -1,5 +1,5 @@
+import { type KitDesign, LARGEST_KIT } from "@core/stack/kit";
 import { z } from "zod";
-import { LARGEST_KIT, type KitDesign } from "@core/stack/kit";
 import { count, lengthMm, level, placeMm, words } from "./fields";
 
 export const cutShape = z.discriminatedUnion("kind", [

@@ -8,8 +8,8 @@ import type { Glass } from "@core/glass/glass";
 import type { AsMade, Fault, NextStep, PieceEvent } from "@core/journey/events";
 import type { JourneyState } from "@core/journey/journey";
 import type { KilnBody } from "@core/kiln/kiln";
-import type { LoadProposal } from "@core/loading/propose";
 import type { Place } from "@core/loading/pack";
+import type { LoadProposal } from "@core/loading/propose";
 import type { PromiseState } from "@core/promise/promise";
 import type { KitDesign, RouteStep } from "@core/stack/kit";
 import type { KitReading } from "@core/stack/read-kit";
@@ -25,9 +25,20 @@ export interface Band {
 	mm: number;
 }
 
+/** A kit's plan as filled paths, bottom layer first, the middle of its box at the origin; y grows downwards. */
+export interface Picture {
+	widthMm: number;
+	heightMm: number;
+	shapes: { d: string; colour: string }[];
+}
+
+/** Pictures of the kits that the pieces of a view were made from, by kit version. */
+export type Pictures = Record<string, Picture>;
+
 /** A piece as every list shows it. */
 export interface PieceBrief {
 	id: string;
+	kitVersionId: string | null;
 	code: string;
 	student: string | null;
 	kit: string | null;
@@ -188,12 +199,23 @@ export interface KilnCard {
 	/** Null when it is free now. */
 	busyUntil: string | null;
 	busyWith: string | null;
+	/** Its next load may be planned: none is yet. */
+	mayPlan: boolean;
 }
 
 export interface LoadView {
-	trays: { key: string; familyId: string; level: FuseLevel; fromMm: number; upToMm: number | null; pieces: PieceBrief[]; promised: string | null }[];
+	trays: {
+		key: string;
+		familyId: string;
+		level: FuseLevel;
+		fromMm: number;
+		upToMm: number | null;
+		pieces: PieceBrief[];
+		promised: string | null;
+	}[];
 	wet: PieceBrief[];
 	untested: PieceBrief[];
+	pictures: Pictures;
 	kilns: KilnCard[];
 	families: GlassFamily[];
 }
@@ -246,6 +268,7 @@ export interface ReadingsView {
 
 export interface OpenView {
 	firings: (FiringCard & { airC: number | null; mayOpen: boolean; whyNot: string })[];
+	pictures: Pictures;
 }
 
 export interface HandOverView {
@@ -264,7 +287,14 @@ export interface PieceView {
 	piece: PieceBrief;
 	history: HistoryLine[];
 	photos: { id: string; widthPx: number; heightPx: number; takenAt: string }[];
-	firings: { id: string; number: number; kiln: string; level: FuseLevel; startedAt: string | null; judgedLevel: string | null }[];
+	firings: {
+		id: string;
+		number: number;
+		kiln: string;
+		level: FuseLevel;
+		startedAt: string | null;
+		judgedLevel: string | null;
+	}[];
 	undoable: string | null;
 	session: SessionBrief | null;
 	kitId: string | null;
@@ -283,7 +313,14 @@ export interface FindView {
 }
 
 export interface LabelsView {
-	labels: { code: string; student: string | null; kit: string | null; stackCode: string; qrPath: string; qrSize: number }[];
+	labels: {
+		code: string;
+		student: string | null;
+		kit: string | null;
+		stackCode: string;
+		qrPath: string;
+		qrSize: number;
+	}[];
 }
 
 export interface Views {

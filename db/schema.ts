@@ -1,3 +1,14 @@
+import type { SoakSchool } from "@core/firing/build";
+import type { CoolingSchool } from "@core/firing/demand";
+import type { FuseLevel } from "@core/firing/level";
+import type { MergedDemand } from "@core/firing/merge";
+import type { Schedule } from "@core/firing/schedule";
+import type { GlassFamily } from "@core/glass/family";
+import type { Fault, NextStep, PieceEventData } from "@core/journey/events";
+import type { Journey, JourneyState } from "@core/journey/journey";
+import type { KilnBody } from "@core/kiln/kiln";
+import type { KitDesign } from "@core/stack/kit";
+import type { KitReading } from "@core/stack/read-kit";
 import {
 	boolean,
 	customType,
@@ -14,19 +25,9 @@ import {
 	unique,
 	uuid,
 } from "drizzle-orm/pg-core";
-import type { Schedule } from "@core/firing/schedule";
-import type { FuseLevel } from "@core/firing/level";
-import type { MergedDemand } from "@core/firing/merge";
-import type { GlassFamily } from "@core/glass/family";
-import type { Fault, NextStep, PieceEventData } from "@core/journey/events";
-import type { Journey, JourneyState } from "@core/journey/journey";
-import type { KilnBody } from "@core/kiln/kiln";
-import type { CoolingSchool } from "@core/firing/demand";
-import type { SoakSchool } from "@core/firing/build";
-import type { KitDesign } from "@core/stack/kit";
-import type { KitReading } from "@core/stack/read-kit";
 
 export * from "./auth-schema";
+
 import { user } from "./auth-schema";
 
 const instant = (name: string) => timestamp(name, { withTimezone: true, mode: "date" });
@@ -49,13 +50,18 @@ export const student = pgTable("student", {
 	email: text("email"),
 });
 
-export const course = pgTable("course", { id: uuid("id").primaryKey().defaultRandom(), title: text("title").notNull() });
+export const course = pgTable("course", {
+	id: uuid("id").primaryKey().defaultRandom(),
+	title: text("title").notNull(),
+});
 
 export const classSession = pgTable(
 	"class_session",
 	{
 		id: uuid("id").primaryKey().defaultRandom(),
-		courseId: uuid("course_id").notNull().references(() => course.id),
+		courseId: uuid("course_id")
+			.notNull()
+			.references(() => course.id),
 		day: date("day", { mode: "string" }).notNull(),
 		startsAt: time("starts_at").notNull(),
 		endsAt: time("ends_at").notNull(),
@@ -67,8 +73,12 @@ export const classSession = pgTable(
 export const enrolment = pgTable(
 	"enrolment",
 	{
-		sessionId: uuid("session_id").notNull().references(() => classSession.id),
-		studentId: uuid("student_id").notNull().references(() => student.id),
+		sessionId: uuid("session_id")
+			.notNull()
+			.references(() => classSession.id),
+		studentId: uuid("student_id")
+			.notNull()
+			.references(() => student.id),
 		seat: integer("seat").notNull(),
 		safetySignedAt: instant("safety_signed_at"),
 	},
@@ -88,7 +98,9 @@ export const glassFamily = pgTable("glass_family", {
 export const glass = pgTable("glass", {
 	id: text("id").primaryKey(),
 	name: text("name").notNull(),
-	familyId: text("family_id").notNull().references(() => glassFamily.id),
+	familyId: text("family_id")
+		.notNull()
+		.references(() => glassFamily.id),
 	form: text("form").$type<"sheet" | "frit" | "stringer">().notNull(),
 	thicknessMm: doublePrecision("thickness_mm").notNull(),
 	opacity: text("opacity").$type<"clear" | "transparent" | "opalescent">().notNull(),
@@ -111,7 +123,9 @@ export const kitVersion = pgTable(
 	"kit_version",
 	{
 		id: uuid("id").primaryKey().defaultRandom(),
-		kitId: uuid("kit_id").notNull().references(() => kitDesign.id),
+		kitId: uuid("kit_id")
+			.notNull()
+			.references(() => kitDesign.id),
 		version: integer("version").notNull(),
 		revision: integer("revision").notNull(),
 		document: jsonb("document").$type<KitDesign>().notNull(),
@@ -126,8 +140,12 @@ export const cutRun = pgTable(
 	"cut_run",
 	{
 		id: uuid("id").primaryKey().defaultRandom(),
-		sessionId: uuid("session_id").notNull().references(() => classSession.id),
-		kitVersionId: uuid("kit_version_id").notNull().references(() => kitVersion.id),
+		sessionId: uuid("session_id")
+			.notNull()
+			.references(() => classSession.id),
+		kitVersionId: uuid("kit_version_id")
+			.notNull()
+			.references(() => kitVersion.id),
 		kits: integer("kits").notNull(),
 	},
 	(t) => [unique().on(t.sessionId, t.kitVersionId)],
@@ -136,7 +154,9 @@ export const cutRun = pgTable(
 export const cutTick = pgTable(
 	"cut_tick",
 	{
-		cutRunId: uuid("cut_run_id").notNull().references(() => cutRun.id),
+		cutRunId: uuid("cut_run_id")
+			.notNull()
+			.references(() => cutRun.id),
 		lineKey: text("line_key").notNull(),
 		done: integer("done").notNull(),
 	},
@@ -153,7 +173,9 @@ export const piece = pgTable(
 		studentId: uuid("student_id").references(() => student.id),
 		sessionId: uuid("session_id").references(() => classSession.id),
 		kitVersionId: uuid("kit_version_id").references(() => kitVersion.id),
-		familyId: text("family_id").notNull().references(() => glassFamily.id),
+		familyId: text("family_id")
+			.notNull()
+			.references(() => glassFamily.id),
 		promisedDay: date("promised_day", { mode: "string" }),
 		state: text("state").$type<JourneyState>().notNull(),
 		seq: integer("seq").notNull(),
@@ -162,7 +184,11 @@ export const piece = pgTable(
 		spot: text("spot"),
 		since: instant("since").notNull(),
 	},
-	(t) => [index("piece_state").on(t.state), index("piece_student").on(t.studentId), index("piece_session").on(t.sessionId)],
+	(t) => [
+		index("piece_state").on(t.state),
+		index("piece_student").on(t.studentId),
+		index("piece_session").on(t.sessionId),
+	],
 );
 
 /** Append-only. `id` is the device's own event id: a repeated scan or a retried request counts once. */
@@ -170,7 +196,9 @@ export const pieceEvent = pgTable(
 	"piece_event",
 	{
 		id: uuid("id").primaryKey(),
-		pieceId: uuid("piece_id").notNull().references(() => piece.id),
+		pieceId: uuid("piece_id")
+			.notNull()
+			.references(() => piece.id),
 		seq: integer("seq").notNull(),
 		payloadVersion: integer("payload_version").notNull().default(1),
 		data: jsonb("data").$type<PieceEventData>().notNull(),
@@ -185,7 +213,9 @@ export const photo = pgTable(
 	"photo",
 	{
 		id: uuid("id").primaryKey(),
-		pieceId: uuid("piece_id").notNull().references(() => piece.id),
+		pieceId: uuid("piece_id")
+			.notNull()
+			.references(() => piece.id),
 		image: bytes("image").notNull(),
 		thumbnail: bytes("thumbnail").notNull(),
 		widthPx: integer("width_px").notNull(),
@@ -217,9 +247,13 @@ export const firing = pgTable(
 	{
 		id: uuid("id").primaryKey(),
 		number: integer("number").generatedAlwaysAsIdentity(),
-		kilnId: uuid("kiln_id").notNull().references(() => kiln.id),
+		kilnId: uuid("kiln_id")
+			.notNull()
+			.references(() => kiln.id),
 		state: text("state").$type<FiringState>().notNull(),
-		familyId: text("family_id").notNull().references(() => glassFamily.id),
+		familyId: text("family_id")
+			.notNull()
+			.references(() => glassFamily.id),
 		level: text("level").$type<FuseLevel>().notNull(),
 		schedule: jsonb("schedule").$type<Schedule>().notNull(),
 		setBy: jsonb("set_by").$type<MergedDemand["setBy"]>().notNull(),
@@ -242,8 +276,12 @@ export const firing = pgTable(
 export const firingPlace = pgTable(
 	"firing_place",
 	{
-		firingId: uuid("firing_id").notNull().references(() => firing.id),
-		pieceId: uuid("piece_id").notNull().references(() => piece.id),
+		firingId: uuid("firing_id")
+			.notNull()
+			.references(() => firing.id),
+		pieceId: uuid("piece_id")
+			.notNull()
+			.references(() => piece.id),
 		xMm: doublePrecision("x_mm").notNull(),
 		yMm: doublePrecision("y_mm").notNull(),
 		widthMm: doublePrecision("width_mm").notNull(),
@@ -261,7 +299,9 @@ export const firingPlace = pgTable(
 export const kilnReading = pgTable(
 	"kiln_reading",
 	{
-		kilnId: uuid("kiln_id").notNull().references(() => kiln.id),
+		kilnId: uuid("kiln_id")
+			.notNull()
+			.references(() => kiln.id),
 		at: instant("at").notNull(),
 		firingId: uuid("firing_id").references(() => firing.id),
 		/** Seconds of kiln time since the start of the firing. */
@@ -272,7 +312,10 @@ export const kilnReading = pgTable(
 	(t) => [primaryKey({ columns: [t.kilnId, t.at] }), index("kiln_reading_firing").on(t.firingId, t.elapsedS)],
 );
 
-export const pickupSpot = pgTable("pickup_spot", { label: text("label").primaryKey(), sort: integer("sort").notNull() });
+export const pickupSpot = pgTable("pickup_spot", {
+	label: text("label").primaryKey(),
+	sort: integer("sort").notNull(),
+});
 
 export type FamilyRow = typeof glassFamily.$inferSelect;
 const _familyIsCore: FamilyRow extends GlassFamily ? true : never = true;

@@ -2,7 +2,15 @@ import type { CutShape } from "@core/geometry/shape";
 import type { KitDesign, KitPart } from "@core/stack/kit";
 
 let count = 0;
-const part = (name: string, shape: CutShape, glassId: string, layer: number, xMm = 0, yMm = 0, turnDeg = 0): KitPart => ({
+const part = (
+	name: string,
+	shape: CutShape,
+	glassId: string,
+	layer: number,
+	xMm = 0,
+	yMm = 0,
+	turnDeg = 0,
+): KitPart => ({
 	id: `part-${++count}`,
 	name,
 	shape,
@@ -41,7 +49,15 @@ export const pumpWheel: KitDesign = {
 		part("Disc", { kind: "circle", diameterMm: 90 }, "tin-roof", 1),
 		...BLADES.map((turn) => {
 			const angle = ((turn + 45) * Math.PI) / 180;
-			return part("Blade", { kind: "triangle", widthMm: 26, heightMm: 26 }, "pump-rust", 2, 22 * Math.cos(angle), 22 * Math.sin(angle), turn);
+			return part(
+				"Blade",
+				{ kind: "triangle", widthMm: 26, heightMm: 26 },
+				"pump-rust",
+				2,
+				22 * Math.cos(angle),
+				22 * Math.sin(angle),
+				turn,
+			);
 		}),
 		part("Vane", { kind: "strip", lengthMm: 34, widthMm: 8 }, "stubble", 2, 0, -49),
 	],
@@ -56,7 +72,9 @@ export const mapDish: KitDesign = {
 	note: "Strips in this order from the left. Grind the rim before it is slumped.",
 	parts: [
 		part("Base", square(140), "clear", 0),
-		...BANDS.map((glassId, i) => part(`Band ${i + 1}`, { kind: "strip", lengthMm: 140, widthMm: 20 }, glassId, 1, (i - 3) * 20, 0, 90)),
+		...BANDS.map((glassId, i) =>
+			part(`Band ${i + 1}`, { kind: "strip", lengthMm: 140, widthMm: 20 }, glassId, 1, (i - 3) * 20, 0, 90),
+		),
 	],
 	route: [
 		{ level: "full", handWork: "grind the rim, wash and dry" },

@@ -1,6 +1,4 @@
 import { randomBytes, randomUUID } from "node:crypto";
-import { hashPassword } from "better-auth/crypto";
-import { and, eq, inArray } from "drizzle-orm";
 import type { ActionInput, ActionName } from "@contract/actions";
 import type { FuseLevel } from "@core/firing/level";
 import type { Glue, NextStep } from "@core/journey/events";
@@ -11,8 +9,20 @@ import { dayOf } from "@formats/time";
 import type { Context } from "@server/perform";
 import { useCases } from "@server/use-cases";
 import { readStandIn } from "@standins/kiln";
+import { hashPassword } from "better-auth/crypto";
+import { and, eq, inArray } from "drizzle-orm";
 import { KITS } from "./kits";
-import { FAMILIES, FIRST_STUDENTS, GLASSES, KILNS, PEOPLE, SPOTS, STUDIO, TODAYS_STUDENTS, TUESDAY_STUDENTS } from "./studio";
+import {
+	FAMILIES,
+	FIRST_STUDENTS,
+	GLASSES,
+	KILNS,
+	PEOPLE,
+	SPOTS,
+	STUDIO,
+	TODAYS_STUDENTS,
+	TUESDAY_STUDENTS,
+} from "./studio";
 
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
@@ -37,7 +47,13 @@ async function seedPeople(tx: Transaction) {
 		const password = `${randomBytes(4).toString("hex")}-${randomBytes(4).toString("hex")}`;
 		const id = randomUUID();
 		await tx.insert(tables.user).values({ id, name, email, role, emailVerified: true, demoPassword: true });
-		await tx.insert(tables.account).values({ id: randomUUID(), accountId: id, providerId: "credential", userId: id, password: await hashPassword(password) });
+		await tx.insert(tables.account).values({
+			id: randomUUID(),
+			accountId: id,
+			providerId: "credential",
+			userId: id,
+			password: await hashPassword(password),
+		});
 		signIns.push({ email, password, role });
 	}
 	return signIns;
@@ -101,8 +117,13 @@ class DemoStudio {
 		const second = await this.session("Quilts and maps", 4 * DAY, "18:30", -2 * DAY, TUESDAY_STUDENTS);
 		const dishes = await this.issue(second, dish, 4, 4 * DAY);
 		const wheels = await this.issue(second, wheel, 6, 4 * DAY);
-		for (const [i, piece] of dishes.entries()) await this.handIn(piece, [141, 140, 6.4 + i * 0.1, 5.8, null], "whiteGlue", "full", 4 * DAY - HOUR);
-		for (const [i, piece] of wheels.entries()) await this.handIn(piece, [111, 110, 9 + (i % 3) * 0.2, 3, 151], "whiteGlue", "contour", 4 * DAY - HOUR);
+		for (const [i, piece] of dishes.entries())
+			await this.handIn(piece, [141, 140, 6.4 + i * 0.1, 5.8, null], "whiteGlue", "full", 4 * DAY - HOUR);
+		for (const [i, piece] of wheels.entries())
+			await this.handIn(piece, [111, 110, i < 3 ? 9.2 : 9, 3.1, 151], "whiteGlue", "contour", 4 * DAY - HOUR);
+		const coasters = await this.issue(second, coaster, 6, 4 * DAY);
+		for (const [i, piece] of coasters.entries())
+			await this.handIn(piece, [96 - (i % 2), 96, 6 + (i % 4) * 0.1, 5.9, null], "whiteGlue", "full", 4 * DAY - HOUR);
 		await this.fire(silo, dishes, 2.2 * DAY, 0.4 * DAY);
 		await this.judge(dishes[0], "coldWork", 0.3 * DAY);
 		await this.fire(hopper, wheels.slice(0, 3), 6 * HOUR, undefined);
@@ -112,9 +133,18 @@ class DemoStudio {
 		await this.signed(today, 7);
 		const tonight = await this.issue(today, coaster, 6, 40 * 60_000);
 		for (const [i, piece] of tonight.slice(0, 2).entries()) {
-			await this.handIn(piece, [96, 96, 6 + i * 3, 6, null], i === 0 ? "whiteGlue" : "thinnedWhiteGlue", "full", 15 * 60_000);
+			await this.handIn(
+				piece,
+				[96, 96, 6 + i * 3, 6, null],
+				i === 0 ? "whiteGlue" : "thinnedWhiteGlue",
+				"full",
+				15 * 60_000,
+			);
 		}
-		const next = await this.session("Roofs and night sky", -5 * DAY, "10:00", -14 * DAY, [...FIRST_STUDENTS, "Benno Harrowgate"]);
+		const next = await this.session("Roofs and night sky", -5 * DAY, "10:00", -14 * DAY, [
+			...FIRST_STUDENTS,
+			"Benno Harrowgate",
+		]);
 		await this.act("planCut", { sessionId: next, kitId: wheel, kits: 6 }, DAY);
 	}
 
@@ -129,27 +159,51 @@ class DemoStudio {
 	}
 
 	/** A class `ago` before now, promised for a day `promisedAgo` before now (negative: still to come). */
-	private async session(title: string, ago: number, startsAt: string, promisedAgo: number, names: string[]): Promise<string> {
+	private async session(
+		title: string,
+		ago: number,
+		startsAt: string,
+		promisedAgo: number,
+		names: string[],
+	): Promise<string> {
 		const [course] = await this.tx.insert(tables.course).values({ title }).returning();
 		const [session] = await this.tx
 			.insert(tables.classSession)
-			.values({ courseId: course?.id ?? "", day: this.day(ago), startsAt, endsAt: startsAt === "10:00" ? "13:00" : "21:00", promisedDay: this.day(promisedAgo) })
+			.values({
+				courseId: course?.id ?? "",
+				day: this.day(ago),
+				startsAt,
+				endsAt: startsAt === "10:00" ? "13:00" : "21:00",
+				promisedDay: this.day(promisedAgo),
+			})
 			.returning();
 		const known = await this.tx.select().from(tables.student).where(inArray(tables.student.name, names));
 		for (const [i, name] of names.entries()) {
-			const student = known.find((one) => one.name === name) ?? (await this.tx.insert(tables.student).values({ name }).returning())[0];
-			await this.tx.insert(tables.enrolment).values({ sessionId: session?.id ?? "", studentId: student?.id ?? "", seat: i + 1 });
+			const student =
+				known.find((one) => one.name === name) ??
+				(await this.tx.insert(tables.student).values({ name }).returning())[0];
+			await this.tx
+				.insert(tables.enrolment)
+				.values({ sessionId: session?.id ?? "", studentId: student?.id ?? "", seat: i + 1 });
 		}
 		return session?.id ?? "";
 	}
 
 	private async seats(sessionId: string) {
-		return this.tx.select().from(tables.enrolment).where(eq(tables.enrolment.sessionId, sessionId)).orderBy(tables.enrolment.seat);
+		return this.tx
+			.select()
+			.from(tables.enrolment)
+			.where(eq(tables.enrolment.sessionId, sessionId))
+			.orderBy(tables.enrolment.seat);
 	}
 
 	private async signed(sessionId: string, count: number): Promise<void> {
 		const seats = await this.seats(sessionId);
-		await this.act("signSafety", { sessionId, studentIds: seats.slice(0, count).map(({ studentId }) => studentId) }, HOUR);
+		await this.act(
+			"signSafety",
+			{ sessionId, studentIds: seats.slice(0, count).map(({ studentId }) => studentId) },
+			HOUR,
+		);
 	}
 
 	private async issue(sessionId: string, kitId: string, count: number, ago: number): Promise<Made[]> {
@@ -172,18 +226,45 @@ class DemoStudio {
 	}
 
 	private async seqOf(piece: Made): Promise<number> {
-		const [row] = await this.tx.select({ seq: tables.piece.seq }).from(tables.piece).where(eq(tables.piece.id, piece.id));
+		const [row] = await this.tx
+			.select({ seq: tables.piece.seq })
+			.from(tables.piece)
+			.where(eq(tables.piece.id, piece.id));
 		return row?.seq ?? 0;
 	}
 
-	private async handIn(piece: Made, [widthMm, heightMm, thickestMm, thinnestMm, massG]: [number, number, number, number, number | null], glue: Glue, level: FuseLevel, ago: number) {
-		await this.step("handIn", piece, { asMade: { widthMm, heightMm, thickestMm, thinnestMm, massG, changed: thickestMm > 8.9 && level === "full" ? "one patch doubled" : "" }, glue, level }, ago);
+	private async handIn(
+		piece: Made,
+		[widthMm, heightMm, thickestMm, thinnestMm, massG]: [number, number, number, number, number | null],
+		glue: Glue,
+		level: FuseLevel,
+		ago: number,
+	) {
+		await this.step(
+			"handIn",
+			piece,
+			{
+				asMade: {
+					widthMm,
+					heightMm,
+					thickestMm,
+					thinnestMm,
+					massG,
+					changed: thickestMm > 8.9 && level === "full" ? "one patch doubled" : "",
+				},
+				glue,
+				level,
+			},
+			ago,
+		);
 	}
 
 	/** Loads and starts a firing `ago`; opens it `openedAgo`, or leaves it running. Readings come from the stand-in. */
 	private async fire(kilnId: string, pieces: Made[], ago: number, openedAgo: number | undefined): Promise<void> {
 		const firingId = randomUUID();
-		const chosen = await Promise.all(pieces.map(async (piece) => ({ pieceId: piece.id, seq: await this.seqOf(piece) })));
+		const chosen = await Promise.all(
+			pieces.map(async (piece) => ({ pieceId: piece.id, seq: await this.seqOf(piece) })),
+		);
 		await this.act("acceptLoad", { firingId, kilnId, pieces: chosen }, ago + HOUR / 4);
 		await this.act("startFiring", { firingId, speedUp: 1, somebodyThere: true }, ago);
 		const [firing] = await this.tx.select().from(tables.firing).where(eq(tables.firing.id, firingId));
@@ -191,7 +272,11 @@ class DemoStudio {
 		const untilMs = this.now.getTime() - (openedAgo ?? 0);
 		const rows = [];
 		for (let ms = startedAtMs; ms < untilMs; ms += 2 * 60_000) {
-			const { airC, setC, elapsedS } = readStandIn(kilnId, { segments: firing?.schedule.segments ?? [], startedAtMs, speedUp: 1 }, ms);
+			const { airC, setC, elapsedS } = readStandIn(
+				kilnId,
+				{ segments: firing?.schedule.segments ?? [], startedAtMs, speedUp: 1 },
+				ms,
+			);
 			rows.push({ kilnId, at: new Date(ms), firingId, elapsedS, airC, setC });
 		}
 		for (let i = 0; i < rows.length; i += 500) await this.tx.insert(tables.kilnReading).values(rows.slice(i, i + 500));
@@ -204,7 +289,13 @@ class DemoStudio {
 			.select({ firingId: tables.firingPlace.firingId, level: tables.firingPlace.expectedLevel })
 			.from(tables.firingPlace)
 			.where(and(eq(tables.firingPlace.pieceId, piece.id)));
-		const faults = next === "refire" ? (["notJoined"] as const) : next === "coldWork" ? (["needlePoints"] as const) : [];
-		await this.step("judge", piece, { firingId: row?.firingId ?? "", level: row?.level ?? "full", faults: [...faults], next, note: "" }, ago);
+		const faults =
+			next === "refire" ? (["notJoined"] as const) : next === "coldWork" ? (["needlePoints"] as const) : [];
+		await this.step(
+			"judge",
+			piece,
+			{ firingId: row?.firingId ?? "", level: row?.level ?? "full", faults: [...faults], next, note: "" },
+			ago,
+		);
 	}
 }

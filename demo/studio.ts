@@ -1,5 +1,5 @@
-import type { Glass } from "@core/glass/glass";
 import { FAMILY_90, FAMILY_96, type GlassFamily } from "@core/glass/family";
+import type { Glass } from "@core/glass/glass";
 import { DEFAULT_KILN } from "@core/kiln/kiln";
 
 /** The made-up studio: a glass room in a former grain-and-wind-pump works on a high plain. Everybody in it is invented. */
@@ -10,8 +10,24 @@ export const PEOPLE = [
 	{ name: "Jonty Applewhaite", email: "jonty@tailvane.example", role: "assistant" as const },
 ];
 
-export const TODAYS_STUDENTS = ["Ilse Varnhold", "Tobin Acheray", "Priya Sandelin", "Ruedi Mostowe", "Hanneke Bright-Alder", "Caspian Oduwole-Farthing", "Lene Quist", "Abe Torvalley"];
-export const TUESDAY_STUDENTS = ["Noor Halvane", "Sixten Barrowby", "Odile Marchbank", "Wim Kestrell", "Greta Lindqvale", "Femi Ardent"];
+export const TODAYS_STUDENTS = [
+	"Ilse Varnhold",
+	"Tobin Acheray",
+	"Priya Sandelin",
+	"Ruedi Mostowe",
+	"Hanneke Bright-Alder",
+	"Caspian Oduwole-Farthing",
+	"Lene Quist",
+	"Abe Torvalley",
+];
+export const TUESDAY_STUDENTS = [
+	"Noor Halvane",
+	"Sixten Barrowby",
+	"Odile Marchbank",
+	"Wim Kestrell",
+	"Greta Lindqvale",
+	"Femi Ardent",
+];
 export const FIRST_STUDENTS = ["Ana Belcourt", "Dov Pellerin", "Maeve Stannard", "Ulrik Tamm", "Zola Wetherfield"];
 
 export const FAMILIES: GlassFamily[] = [
@@ -20,7 +36,13 @@ export const FAMILIES: GlassFamily[] = [
 	{ ...FAMILY_90, id: "barn-pane", label: "barn window pane", expansionE7PerK: 86, tested: false },
 ];
 
-const sheet = (id: string, name: string, opacity: Glass["opacity"], bought: string, rest: Partial<Glass> = {}): Glass => ({
+const sheet = (
+	id: string,
+	name: string,
+	opacity: Glass["opacity"],
+	bought: string,
+	rest: Partial<Glass> = {},
+): Glass => ({
 	id,
 	name,
 	familyId: "90",

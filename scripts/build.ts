@@ -4,7 +4,19 @@ import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from "
 import { join } from "node:path";
 import { StartProblem } from "./cluster";
 
-const SOURCES = ["core", "contract", "formats", "db", "server", "web", "standins", "public", "astro.config.ts", "package-lock.json", "tsconfig.json"];
+const SOURCES = [
+	"core",
+	"contract",
+	"formats",
+	"db",
+	"server",
+	"web",
+	"standins",
+	"public",
+	"astro.config.ts",
+	"package-lock.json",
+	"tsconfig.json",
+];
 const STAMP = "dist/.sources";
 
 /** Builds the application unless the last build was from these very sources. Returns whether it built. */
@@ -15,7 +27,10 @@ export function buildIfChanged(): boolean {
 		encoding: "utf8",
 		env: { ...process.env, ASTRO_TELEMETRY_DISABLED: "1", NODE_ENV: "production" },
 	});
-	if (status !== 0) throw new StartProblem(`The application did not build:\n${`${stdout}${stderr}`.trim().split("\n").slice(-15).join("\n")}`);
+	if (status !== 0)
+		throw new StartProblem(
+			`The application did not build:\n${`${stdout}${stderr}`.trim().split("\n").slice(-15).join("\n")}`,
+		);
 	writeFileSync(STAMP, now);
 	return true;
 }

@@ -29,13 +29,17 @@ async function main(): Promise<void> {
 	try {
 		if (process.argv.includes("--fresh")) await throwAway(folder);
 		if (!(await isFree(port, host))) {
-			throw new StartProblem(`Port ${port} is taken by another program. Stop it, or choose another port: ZEPHYR_PORT=${port + 1} ./start`);
+			throw new StartProblem(
+				`Port ${port} is taken by another program. Stop it, or choose another port: ZEPHYR_PORT=${port + 1} ./start`,
+			);
 		}
 		say("Starting the database …");
 		cluster = await startCluster(folder, true);
 		const signIns = await prepare(cluster, folder);
 		if (signIns.length > 0 && !LOOPBACK.includes(host)) {
-			throw new StartProblem("The demo passwords are still in force. Sign in on this machine and change them before the application listens beyond it.");
+			throw new StartProblem(
+				"The demo passwords are still in force. Sign in on this machine and change them before the application listens beyond it.",
+			);
 		}
 		say("Building the application if its sources changed …");
 		buildIfChanged();
@@ -57,9 +61,12 @@ async function main(): Promise<void> {
 		const asked = new Promise<void>((done) => {
 			for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"] as const) process.once(signal, () => done());
 		});
-		await Promise.race([untilAnswers(`http://${host}:${port}/api/health`), ended.then(() => {
-			throw new StartProblem("The application ended while starting; its last lines stand above.");
-		})]);
+		await Promise.race([
+			untilAnswers(`http://${host}:${port}/api/health`),
+			ended.then(() => {
+				throw new StartProblem("The application ended while starting; its last lines stand above.");
+			}),
+		]);
 		announce(address, signIns, folder, wished);
 		await Promise.race([asked, ended]);
 		say("\nStopping …");
@@ -75,7 +82,8 @@ async function main(): Promise<void> {
 
 function readPort(text: string): number {
 	const port = Number(text);
-	if (!Number.isInteger(port) || port < 1 || port > 65535) throw new StartProblem(`ZEPHYR_PORT must be a number from 1 to 65535, not “${text}”.`);
+	if (!Number.isInteger(port) || port < 1 || port > 65535)
+		throw new StartProblem(`ZEPHYR_PORT must be a number from 1 to 65535, not “${text}”.`);
 	return port;
 }
 
@@ -84,7 +92,10 @@ function lock(folder: string): () => void {
 	const file = join(folder, "start.lock");
 	if (existsSync(file)) {
 		const pid = Number(readFileSync(file, "utf8"));
-		if (pid && isAlive(pid)) throw new StartProblem(`Zephyr Flats is already running from this folder (process ${pid}). Stop it there with Ctrl+C.`);
+		if (pid && isAlive(pid))
+			throw new StartProblem(
+				`Zephyr Flats is already running from this folder (process ${pid}). Stop it there with Ctrl+C.`,
+			);
 		say("An earlier start did not end cleanly; going on from where it left.");
 	}
 	writeFileSync(file, String(process.pid));
@@ -103,12 +114,15 @@ function isAlive(pid: number): boolean {
 async function throwAway(folder: string): Promise<void> {
 	if (!existsSync(join(folder, "pg"))) return;
 	const ask = createInterface({ input: process.stdin, output: process.stdout });
-	const reply = await ask.question("This throws away everything in the studio’s database. Type “throw away” to go on: ");
+	const reply = await ask.question(
+		"This throws away everything in the studio’s database. Type “throw away” to go on: ",
+	);
 	ask.close();
 	if (reply.trim() !== "throw away") throw new StartProblem("Nothing was thrown away.");
 	const cluster = await startCluster(folder, true);
 	await cluster.stop();
-	for (const name of ["pg", "password", "port", "demo-sign-ins.json"]) rmSync(join(folder, name), { recursive: true, force: true });
+	for (const name of ["pg", "password", "port", "demo-sign-ins.json"])
+		rmSync(join(folder, name), { recursive: true, force: true });
 }
 
 /** Migrates, loads the demo into an empty database, and returns the demo sign-ins still in force. */

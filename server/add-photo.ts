@@ -1,11 +1,11 @@
-import sharp from "sharp";
 import type { Database } from "@db/connect";
+import { loadStudio } from "@db/queries/studio";
 import { photo } from "@db/schema";
 import { sql } from "drizzle-orm";
+import sharp from "sharp";
 import { type Actor, CHANGED } from "./perform";
 import { recordStep } from "./record";
 import { Refusal } from "./refusal";
-import { loadStudio } from "@db/queries/studio";
 
 export const LARGEST_UPLOAD_BYTES = 15 * 1024 * 1024;
 const LARGEST_PIXELS = 60_000_000;
@@ -23,11 +23,15 @@ export async function addPhoto(
 	to: { pieceId: string; eventId: string },
 	who: { actor: Actor; now: Date; headers: Headers },
 ): Promise<{ photoId: string }> {
-	if (bytes.length > LARGEST_UPLOAD_BYTES) throw new Refusal("tooMuch", `A photo may have at most ${LARGEST_UPLOAD_BYTES / 1024 / 1024} MB.`);
+	if (bytes.length > LARGEST_UPLOAD_BYTES)
+		throw new Refusal("tooMuch", `A photo may have at most ${LARGEST_UPLOAD_BYTES / 1024 / 1024} MB.`);
 	const made = await reencode(bytes);
 	return db.transaction(async (tx) => {
 		const studio = await loadStudio(tx);
-		const { repeated } = await recordStep({ tx, studio, ...who }, { ...to, data: { type: "photographed", photoId: to.eventId } });
+		const { repeated } = await recordStep(
+			{ tx, studio, ...who },
+			{ ...to, data: { type: "photographed", photoId: to.eventId } },
+		);
 		if (!repeated) await tx.insert(photo).values({ id: to.eventId, pieceId: to.pieceId, takenAt: who.now, ...made });
 		await tx.execute(sql`select pg_notify(${CHANGED}, 'photo')`);
 		return { photoId: to.eventId };
@@ -45,9 +49,15 @@ async function reencode(bytes: Buffer) {
 			.resize({ width: KEEP_PX, height: KEEP_PX, fit: "inside", withoutEnlargement: true })
 			.webp({ quality: 82 })
 			.toBuffer({ resolveWithObject: true });
-		const thumbnail = await upright.clone().resize({ width: THUMBNAIL_PX, height: THUMBNAIL_PX, fit: "cover" }).webp({ quality: 75 }).toBuffer();
+		const thumbnail = await upright
+			.clone()
+			.resize({ width: THUMBNAIL_PX, height: THUMBNAIL_PX, fit: "cover" })
+			.webp({ quality: 75 })
+			.toBuffer();
 		return { image, thumbnail, widthPx: info.width, heightPx: info.height };
 	} catch {
-		throw new Refusal("invalid", [{ path: ["photo"], sentence: "This file is not a photo that can be read here. Send a JPEG, PNG or WebP." }]);
+		throw new Refusal("invalid", [
+			{ path: ["photo"], sentence: "This file is not a photo that can be read here. Send a JPEG, PNG or WebP." },
+		]);
 	}
 }

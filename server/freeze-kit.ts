@@ -1,6 +1,6 @@
-import { and, desc, eq } from "drizzle-orm";
 import type { Transaction } from "@db/connect";
 import { kitDesign, kitVersion } from "@db/schema";
+import { and, desc, eq } from "drizzle-orm";
 import { Refusal } from "./refusal";
 
 /** The frozen version of a kit's present draft: the one that exists for this revision, or a new one. Stops unsafe kits. */
@@ -9,14 +9,22 @@ export async function freezeKit(tx: Transaction, kitId: string, now: Date) {
 	if (!draft) throw new Refusal("missing", "This kit is not in the book.");
 	const stop = draft.reading.findings.find((finding) => finding.severity === "stop");
 	if (stop || !draft.reading.familyId) {
-		throw new Refusal("invalid", `“${draft.document.name}” must not be fired as it is: mixed or untested families. Mend it at Kits first.`);
+		throw new Refusal(
+			"invalid",
+			`“${draft.document.name}” must not be fired as it is: mixed or untested families. Mend it at Kits first.`,
+		);
 	}
 	const [same] = await tx
 		.select()
 		.from(kitVersion)
 		.where(and(eq(kitVersion.kitId, kitId), eq(kitVersion.revision, draft.revision)));
 	if (same) return same;
-	const [latest] = await tx.select().from(kitVersion).where(eq(kitVersion.kitId, kitId)).orderBy(desc(kitVersion.version)).limit(1);
+	const [latest] = await tx
+		.select()
+		.from(kitVersion)
+		.where(eq(kitVersion.kitId, kitId))
+		.orderBy(desc(kitVersion.version))
+		.limit(1);
 	const [made] = await tx
 		.insert(kitVersion)
 		.values({

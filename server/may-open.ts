@@ -18,8 +18,10 @@ export function mayOpen(
 	if (!firing.startedAt) return { may: false, why: "It has not been started." };
 	const openAt = openInstant(firing);
 	if (openAt && now < openAt) return { may: false, why: "The glass inside is still hotter than the kiln’s air shows." };
-	if (!reading || (now.getTime() - reading.at.getTime()) / 1000 > STALE_S) return { may: false, why: "There is no fresh reading from this kiln." };
-	if (reading.airC > OPEN_C) return { may: false, why: `The kiln still measures ${Math.round(reading.airC)} °C; it opens at ${OPEN_C} °C.` };
+	if (!reading || (now.getTime() - reading.at.getTime()) / 1000 > STALE_S)
+		return { may: false, why: "There is no fresh reading from this kiln." };
+	if (reading.airC > OPEN_C)
+		return { may: false, why: `The kiln still measures ${Math.round(reading.airC)} °C; it opens at ${OPEN_C} °C.` };
 	return { may: true, why: "" };
 }
 

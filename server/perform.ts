@@ -1,8 +1,8 @@
-import type { z } from "zod";
 import { type ActionInput, type ActionName, type ActionOutput, actions, type Role } from "@contract/actions";
 import type { Database, Transaction } from "@db/connect";
-import { type Studio, loadStudio } from "@db/queries/studio";
+import { loadStudio, type Studio } from "@db/queries/studio";
 import { sql } from "drizzle-orm";
+import type { z } from "zod";
 import { Refusal } from "./refusal";
 import { useCases } from "./use-cases";
 
@@ -56,8 +56,5 @@ export async function perform<N extends ActionName>(
 export const problemsOf = (error: z.ZodError) =>
 	error.issues.map((issue) => ({
 		path: issue.path.map((step) => (typeof step === "symbol" ? String(step) : step)),
-		sentence:
-			issue.code === "unrecognized_keys"
-				? `Unknown field ${issue.keys.join(", ")}.`
-				: issue.message,
+		sentence: issue.code === "unrecognized_keys" ? `Unknown field ${issue.keys.join(", ")}.` : issue.message,
 	}));

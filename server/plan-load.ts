@@ -1,10 +1,10 @@
-import { eq } from "drizzle-orm";
 import type { GlassFamily } from "@core/glass/family";
 import { type LoadKiln, type LoadProposal, proposeLoad } from "@core/loading/propose";
 import type { Reader } from "@db/connect";
 import type { Studio } from "@db/queries/studio";
 import { loadWaiting } from "@db/queries/waiting";
 import { glassFamily, kiln } from "@db/schema";
+import { eq } from "drizzle-orm";
 import { Refusal } from "./refusal";
 
 export type KilnRow = typeof kiln.$inferSelect;
@@ -22,12 +22,20 @@ export async function planLoad(
 	studio: Studio,
 	kilnId: string,
 	pieceIds: readonly string[],
-): Promise<{ proposal: LoadProposal; kiln: KilnRow; family: GlassFamily; pieces: Awaited<ReturnType<typeof loadWaiting>> }> {
+): Promise<{
+	proposal: LoadProposal;
+	kiln: KilnRow;
+	family: GlassFamily;
+	pieces: Awaited<ReturnType<typeof loadWaiting>>;
+}> {
 	const [row] = await reader.select().from(kiln).where(eq(kiln.id, kilnId));
 	if (!row) throw new Refusal("missing", "This kiln is not in the book.");
 	if (row.kind !== "electric") throw new Refusal("invalid", `${row.name} takes one small piece by hand, no load.`);
 	const pieces = await loadWaiting(reader, pieceIds);
-	const [family] = await reader.select().from(glassFamily).where(eq(glassFamily.id, pieces[0]?.familyId ?? ""));
+	const [family] = await reader
+		.select()
+		.from(glassFamily)
+		.where(eq(glassFamily.id, pieces[0]?.familyId ?? ""));
 	if (!family) throw new Refusal("invalid", "No piece was chosen for this load.");
 	const result = proposeLoad(pieces, loadKilnOf(row), family, {
 		cooling: studio.coolingSchool,

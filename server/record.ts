@@ -1,8 +1,8 @@
-import { and, eq, inArray } from "drizzle-orm";
 import type { PieceEvent, PieceEventData } from "@core/journey/events";
 import { type Journey, journeyOf, mayHappen } from "@core/journey/journey";
 import type { Transaction } from "@db/connect";
 import { piece, pieceEvent } from "@db/schema";
+import { and, eq, inArray } from "drizzle-orm";
 import type { Context } from "./perform";
 import { Refusal } from "./refusal";
 
@@ -31,10 +31,14 @@ export async function recordStep(context: Context, step: Step): Promise<Recorded
 	const [row] = await tx.select().from(piece).where(eq(piece.id, step.pieceId)).for("update");
 	if (!row) throw new Refusal("missing", "This piece is not in the book.");
 	const events = await eventsOf(tx, row.id);
-	const [known] = await tx.select({ pieceId: pieceEvent.pieceId }).from(pieceEvent).where(eq(pieceEvent.id, step.eventId));
+	const [known] = await tx
+		.select({ pieceId: pieceEvent.pieceId })
+		.from(pieceEvent)
+		.where(eq(pieceEvent.id, step.eventId));
 	if (known && known.pieceId !== row.id) throw new Refusal("invalid", "This event id belongs to another piece.");
 	if (known) return { journey: row.journey, code: row.code, repeated: true };
-	if (step.seq !== undefined && step.seq !== row.seq) throw new Refusal("conflict", changedSince(row.code, events, step.seq));
+	if (step.seq !== undefined && step.seq !== row.seq)
+		throw new Refusal("conflict", changedSince(row.code, events, step.seq));
 	if (step.data.type !== "undone") {
 		const allowed = mayHappen(row.journey, step.data.type);
 		if (!allowed.ok) throw new Refusal("conflict", allowed.problems);
@@ -71,7 +75,12 @@ export async function eventsOf(tx: Transaction, pieceId: string): Promise<PieceE
 
 /** Locks pieces in one order, so that two loads never wait for each other. */
 export async function lockPieces(tx: Transaction, ids: readonly string[]) {
-	return tx.select().from(piece).where(and(inArray(piece.id, [...ids]))).orderBy(piece.id).for("update");
+	return tx
+		.select()
+		.from(piece)
+		.where(and(inArray(piece.id, [...ids])))
+		.orderBy(piece.id)
+		.for("update");
 }
 
 const HAPPENED: Record<PieceEventData["type"], string> = {

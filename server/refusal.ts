@@ -1,6 +1,14 @@
 import type { Problem } from "@core/result";
 
-const STATUS = { invalid: 400, signedOut: 401, forbidden: 403, missing: 404, conflict: 409, tooMuch: 413, tooOften: 429 } as const;
+const STATUS = {
+	invalid: 400,
+	signedOut: 401,
+	forbidden: 403,
+	missing: 404,
+	conflict: 409,
+	tooMuch: 413,
+	tooOften: 429,
+} as const;
 export type RefusalKind = keyof typeof STATUS;
 
 /** Thrown by a use case: ends its transaction without a trace and becomes the answer's status and sentence. */
@@ -11,7 +19,8 @@ export class Refusal extends Error {
 		readonly kind: RefusalKind,
 		sentenceOrProblems: string | Problem[],
 	) {
-		const problems = typeof sentenceOrProblems === "string" ? [{ path: [], sentence: sentenceOrProblems }] : sentenceOrProblems;
+		const problems =
+			typeof sentenceOrProblems === "string" ? [{ path: [], sentence: sentenceOrProblems }] : sentenceOrProblems;
 		super(problems[0]?.sentence ?? kind);
 		this.problems = problems;
 	}

@@ -1,5 +1,5 @@
-import { describe, expect, it } from "vitest";
 import type { Segment } from "@core/firing/schedule";
+import { describe, expect, it } from "vitest";
 import { readStandIn } from "./kiln";
 
 const segments: Segment[] = [
@@ -8,10 +8,12 @@ const segments: Segment[] = [
 	{ name: "drop", rateCPerH: "full", targetC: 482, holdMin: 60 },
 	{ name: "down1", rateCPerH: 83, targetC: 427, holdMin: 0 },
 ];
-const at = (hours: number, speedUp = 1) => readStandIn("k1", { segments, startedAtMs: 0, speedUp }, (hours * 3_600_000) / speedUp);
+const at = (hours: number, speedUp = 1) =>
+	readStandIn("k1", { segments, startedAtMs: 0, speedUp }, (hours * 3_600_000) / speedUp);
 
 describe("the stand-in kiln", () => {
-	it("is as warm as its room without a programme", () => expect(readStandIn("k1", undefined, 5).airC).toBeCloseTo(21, -1));
+	it("is as warm as its room without a programme", () =>
+		expect(readStandIn("k1", undefined, 5).airC).toBeCloseTo(21, -1));
 
 	it("follows a programme with its own physics and cools by itself afterwards", () => {
 		expect(at(1).airC).toBeGreaterThan(200);

@@ -1,7 +1,7 @@
-import type { APIContext } from "astro";
 import type { Trouble } from "@contract/actions";
 import type { Actor } from "@server/perform";
 import { Refusal } from "@server/refusal";
+import type { APIContext } from "astro";
 
 export const json = (body: unknown, status = 200): Response =>
 	new Response(JSON.stringify(body), { status, headers: { "Content-Type": "application/json" } });
@@ -18,7 +18,10 @@ export async function answer(work: () => Promise<unknown>): Promise<Response> {
 	} catch (error) {
 		if (error instanceof Refusal) return refusalResponse(error);
 		console.error(error);
-		return json({ problems: [{ path: [], sentence: "Something went wrong on the server. Nothing was changed; try again." }] }, 500);
+		return json(
+			{ problems: [{ path: [], sentence: "Something went wrong on the server. Nothing was changed; try again." }] },
+			500,
+		);
 	}
 }
 

@@ -2,9 +2,9 @@ import { defineMiddleware } from "astro:middleware";
 import { actorOf } from "@server/access/actor";
 import { database } from "@server/database";
 import { pollKilns } from "@server/devices/poll-kilns";
+import { Refusal } from "@server/refusal";
 import { getSettings } from "@server/settings";
 import { refusalResponse } from "./endpoint";
-import { Refusal } from "@server/refusal";
 
 const OPEN_PATHS = [/^\/sign-in$/, /^\/api\/auth\//, /^\/api\/health$/, /^\/_astro\//, /^\/favicon/];
 
@@ -21,7 +21,10 @@ export const onRequest = defineMiddleware(async (context, next) => {
 	const open = OPEN_PATHS.some((path) => path.test(url.pathname));
 	context.locals.actor = open && url.pathname !== "/sign-in" ? undefined : await actorOf(context.request.headers);
 	if (!open && !context.locals.actor) {
-		if (url.pathname.startsWith("/api/")) return refusalResponse(new Refusal("signedOut", "You are signed out. Sign in again; what you typed is still here."));
+		if (url.pathname.startsWith("/api/"))
+			return refusalResponse(
+				new Refusal("signedOut", "You are signed out. Sign in again; what you typed is still here."),
+			);
 		return context.redirect(`/sign-in?then=${encodeURIComponent(url.pathname + url.search)}`);
 	}
 	if (context.request.method !== "GET" && !sameOrigin(context.request)) {
@@ -46,4 +49,3 @@ function secure(headers: Headers): void {
 	if (!headers.has("Cache-Control")) headers.set("Cache-Control", "no-store");
 	if (getSettings().publicUrl.startsWith("https:")) headers.set("Strict-Transport-Security", "max-age=31536000");
 }
-

@@ -1,5 +1,5 @@
-import { groupBy } from "../group-by";
 import { boxOf, type CutShape } from "../geometry/shape";
+import { groupBy } from "../group-by";
 import type { KitPart } from "../stack/kit";
 
 /** One line of a cut list: so many of one cut from one glass. Lengths mm. */
@@ -27,9 +27,19 @@ export function cutListOf(parts: readonly KitPart[], kits: number): CutLine[] {
 			const { shape, glassId } = same[0] as KitPart;
 			const needed = same.length * kits;
 			const [w, h] = boxOf(shape);
-			return { key, glassId, shape, stripMm: Math.min(w, h), perKit: same.length, needed, spares: sparesFor(shape, needed) };
+			return {
+				key,
+				glassId,
+				shape,
+				stripMm: Math.min(w, h),
+				perKit: same.length,
+				needed,
+				spares: sparesFor(shape, needed),
+			};
 		})
-		.sort((a, b) => a.glassId.localeCompare(b.glassId) || b.stripMm - a.stripMm || longSide(b.shape) - longSide(a.shape));
+		.sort(
+			(a, b) => a.glassId.localeCompare(b.glassId) || b.stripMm - a.stripMm || longSide(b.shape) - longSide(a.shape),
+		);
 }
 
 /** About a tenth more and at least two of each kind; one is enough of a part as large as the piece itself. */

@@ -9,7 +9,7 @@ import { flowIndex } from "./flow-index";
 import { FUSE_LEVELS, LEVEL_AIM, LEVEL_BANDS } from "./level";
 import { mergeDemands } from "./merge";
 import { COOLING_LAG_K, rateForLag, slabLagK, stressShare } from "./rates";
-import { curveOf, peakOf, scheduleHours, type Schedule } from "./schedule";
+import { curveOf, peakOf, type Schedule, scheduleHours } from "./schedule";
 
 const tile: PieceToFire = {
 	id: "tile",
@@ -153,7 +153,8 @@ describe("merging", () => {
 					expect(merged.soakMin).toBeGreaterThanOrEqual(demand.soakMin);
 					expect(merged.coolCPerH).toBeLessThanOrEqual(demand.coolCPerH);
 				}
-				for (const ids of [merged.setBy.firstRamp, merged.setBy.soak, merged.setBy.cool]) expect(ids.length).toBeGreaterThan(0);
+				for (const ids of [merged.setBy.firstRamp, merged.setBy.soak, merged.setBy.cool])
+					expect(ids.length).toBeGreaterThan(0);
 			}),
 		);
 	});

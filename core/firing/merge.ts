@@ -20,7 +20,8 @@ export function mergeDemands(pieces: readonly PieceToFire[], school: CoolingScho
 	const first = pieces[0];
 	if (!first || !band) return undefined;
 	const asked = pieces.map((piece) => ({ id: piece.id, demand: demandOf(piece, school) }));
-	const rate = (demand: Demand) => (demand.firstRampCPerH === "full" ? Number.POSITIVE_INFINITY : demand.firstRampCPerH);
+	const rate = (demand: Demand) =>
+		demand.firstRampCPerH === "full" ? Number.POSITIVE_INFINITY : demand.firstRampCPerH;
 	const slowest = Math.min(...asked.map(({ demand }) => rate(demand)));
 	const airMin = Math.max(...asked.map(({ demand }) => demand.airMin));
 	const soakMin = Math.max(...asked.map(({ demand }) => demand.soakMin));

@@ -11,7 +11,9 @@ const shapes: fc.Arbitrary<CutShape> = fc.oneof(
 	fc.record({ kind: fc.constant("triangle" as const), widthMm: side, heightMm: side }),
 	fc.record({ kind: fc.constant("circle" as const), diameterMm: side }),
 );
-const square = (size: number, x = 0, y = 0): Region => [placeRing(outlineOf({ kind: "square", sideMm: size }), { x, y }, 0)];
+const square = (size: number, x = 0, y = 0): Region => [
+	placeRing(outlineOf({ kind: "square", sideMm: size }), { x, y }, 0),
+];
 
 describe("cuts of glass", () => {
 	it("an outline has the area of the school formula, wherever it lies and however it is turned", () => {

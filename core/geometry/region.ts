@@ -1,4 +1,14 @@
-import { areaPathsD, differenceD, EndType, FillRule, inflatePathsD, intersectD, JoinType, type PathsD, unionD } from "clipper2-ts";
+import {
+	areaPathsD,
+	differenceD,
+	EndType,
+	FillRule,
+	inflatePathsD,
+	intersectD,
+	JoinType,
+	type PathsD,
+	unionD,
+} from "clipper2-ts";
 
 /** A point of the plan, mm; y grows upwards, away from the person at the bench. */
 export interface Point {
@@ -18,7 +28,9 @@ const paths = (region: Region) => region as unknown as PathsD;
 export const intersect = (a: Region, b: Region): Region => intersectD(paths(a), paths(b), FillRule.NonZero, PRECISION);
 export const subtract = (a: Region, b: Region): Region => differenceD(paths(a), paths(b), FillRule.NonZero, PRECISION);
 export const unite = (regions: readonly Region[]): Region =>
-	regions.length === 0 ? [] : unionD(
+	regions.length === 0
+		? []
+		: unionD(
 				regions.flatMap((region) => [...paths(region)]),
 				[],
 				FillRule.NonZero,

@@ -18,8 +18,18 @@ export function outlineOf(shape: CutShape): Ring {
 	if (shape.kind === "circle") return circle(shape.diameterMm / 2);
 	const [w, h] = boxOf(shape);
 	const [x, y] = [w / 2, h / 2];
-	if (shape.kind === "triangle") return [{ x: -x, y: -y }, { x, y: -y }, { x: -x, y }];
-	return [{ x: -x, y: -y }, { x, y: -y }, { x, y }, { x: -x, y }];
+	if (shape.kind === "triangle")
+		return [
+			{ x: -x, y: -y },
+			{ x, y: -y },
+			{ x: -x, y },
+		];
+	return [
+		{ x: -x, y: -y },
+		{ x, y: -y },
+		{ x, y },
+		{ x: -x, y },
+	];
 }
 
 /** Width and height of the shape's own box, mm. */

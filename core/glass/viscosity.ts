@@ -17,9 +17,7 @@ export const LOG_ETA_BUBBLE = 6.9;
  * The curve through a family's annealing, softening and working points (°C), in closed form.
  * Source: ISO 7884-1 fixed points; Vogel–Fulcher–Tammann equation.
  */
-export function viscosityOf(
-	family: Pick<GlassFamily, "annealingC" | "softeningC" | "workingC">,
-): Viscosity {
+export function viscosityOf(family: Pick<GlassFamily, "annealingC" | "softeningC" | "workingC">): Viscosity {
 	const { annealingC: t1, softeningC: t2, workingC: t3 } = family;
 	const { annealing: l1, softening: l2, working: l3 } = LOG_ETA;
 	const r = (t2 - t1) / (t3 - t2);
@@ -30,7 +28,8 @@ export function viscosityOf(
 }
 
 /** log₁₀ η in Pa·s at `c` °C; Infinity at and below t0, where the equation has no meaning. */
-export const logEta = (v: Viscosity, c: number): number => (c <= v.t0 ? Number.POSITIVE_INFINITY : v.a + v.b / (c - v.t0));
+export const logEta = (v: Viscosity, c: number): number =>
+	c <= v.t0 ? Number.POSITIVE_INFINITY : v.a + v.b / (c - v.t0);
 
 /** The temperature (°C) at which log₁₀ η (Pa·s) is `target`. */
 export const temperatureAt = (v: Viscosity, target: number): number => v.t0 + v.b / (target - v.a);

@@ -10,9 +10,11 @@ describe("piece codes", () => {
 	});
 
 	it("read back however they are typed", () => {
-		fc.assert(fc.property(number, (n) => {
-			expect(readCode(` ${codeOf(n).toLowerCase().slice(0, 2)} ${codeOf(n).slice(2)}`)).toBe(codeOf(n));
-		}));
+		fc.assert(
+			fc.property(number, (n) => {
+				expect(readCode(` ${codeOf(n).toLowerCase().slice(0, 2)} ${codeOf(n).slice(2)}`)).toBe(codeOf(n));
+			}),
+		);
 	});
 
 	it("find every single wrong character", () => {

@@ -4,7 +4,14 @@ import type { AsMade, PieceEvent, PieceEventData } from "./events";
 import { allowedSteps, type JourneyState, journeyOf, lastUndoable, mayBeLoaded, mayHappen, STATES } from "./journey";
 import { proposeNext } from "./propose-next";
 
-const asMade: AsMade = { widthMm: 100, heightMm: 100, thickestMm: 7, thinnestMm: 6, massG: 150, changed: "one strip more" };
+const asMade: AsMade = {
+	widthMm: 100,
+	heightMm: 100,
+	thickestMm: 7,
+	thinnestMm: 6,
+	massG: 150,
+	changed: "one strip more",
+};
 const route = [
 	{ level: "full" as const, handWork: "" },
 	{ level: "slump" as const, handWork: "" },
@@ -16,7 +23,10 @@ const issued: PieceEventData = { type: "issued", route };
 const handedIn: PieceEventData = { type: "handedIn", asMade, glue: "whiteGlue", readyFrom: T(60), level: "full" };
 const placed: PieceEventData = { type: "placed", firingId: "f1" };
 const started: PieceEventData = { type: "firingStarted", firingId: "f1" };
-const judged = (next: "ready" | "coldWork" | "nextFiring" | "refire" | "spoiled", level: "full" | "none" = "full"): PieceEventData => ({
+const judged = (
+	next: "ready" | "coldWork" | "nextFiring" | "refire" | "spoiled",
+	level: "full" | "none" = "full",
+): PieceEventData => ({
 	type: "judged",
 	firingId: "f1",
 	level,
@@ -40,7 +50,9 @@ describe("a piece's journey", () => {
 			[{ type: "shelved", spot: "B3" }, "ready"],
 			[{ type: "collected", by: "owner" }, "collected"],
 		];
-		steps.forEach(([, state], i) => expect(journeyOf(log(...steps.slice(0, i + 1).map(([data]) => data))).state).toBe(state));
+		for (const [i, [, state]] of steps.entries()) {
+			expect(journeyOf(log(...steps.slice(0, i + 1).map(([data]) => data))).state).toBe(state);
+		}
 		const afterFirst = journeyOf(log(...steps.slice(0, 5).map(([data]) => data)));
 		expect(afterFirst).toMatchObject({ step: 1, level: "slump", hadLevel: "full", firings: 1, firingId: undefined });
 	});
@@ -51,7 +63,11 @@ describe("a piece's journey", () => {
 	});
 
 	it("a refire keeps its place in the route; a slump keeps the level it had", () => {
-		expect(journeyOf(log(issued, handedIn, placed, started, judged("refire", "none")))).toMatchObject({ state: "queued", step: 0, hadLevel: undefined });
+		expect(journeyOf(log(issued, handedIn, placed, started, judged("refire", "none")))).toMatchObject({
+			state: "queued",
+			step: 0,
+			hadLevel: undefined,
+		});
 	});
 
 	it("dries by the clock, not by an event", () => {
@@ -71,12 +87,27 @@ describe("a piece's journey", () => {
 
 	it("says in what state a piece is when a step is not possible", () => {
 		const result = mayHappen(journeyOf(log(issued)), "collected");
-		expect(!result.ok && result.problems[0]?.sentence).toBe("This piece is on the bench: that step is not possible now.");
+		expect(!result.ok && result.problems[0]?.sentence).toBe(
+			"This piece is on the bench: that step is not possible now.",
+		);
 		expect(allowedSteps("ready")).toEqual(["shelved", "collected", "photographed", "noted"]);
 	});
 
 	it("every walk of allowed steps stays within the states and counts its events", () => {
-		const all: PieceEventData[] = [issued, handedIn, placed, started, judged("refire"), judged("ready"), judged("coldWork"), judged("spoiled"), { type: "coldWorked", note: "" }, { type: "takenOut", firingId: "f1" }, { type: "shelved", spot: "A" }, { type: "collected", by: "owner" }];
+		const all: PieceEventData[] = [
+			issued,
+			handedIn,
+			placed,
+			started,
+			judged("refire"),
+			judged("ready"),
+			judged("coldWork"),
+			judged("spoiled"),
+			{ type: "coldWorked", note: "" },
+			{ type: "takenOut", firingId: "f1" },
+			{ type: "shelved", spot: "A" },
+			{ type: "collected", by: "owner" },
+		];
 		fc.assert(
 			fc.property(fc.array(fc.constantFrom(...all), { maxLength: 40 }), (wanted) => {
 				let done: PieceEventData[] = [];

@@ -3,7 +3,17 @@ import { ok, problem, type Result } from "../result";
 import type { RouteStep } from "../stack/kit";
 import type { AsMade, PieceEvent, PieceEventData, PieceEventType } from "./events";
 
-export const STATES = ["new", "issued", "queued", "placed", "inKiln", "coldWork", "ready", "collected", "spoiled"] as const;
+export const STATES = [
+	"new",
+	"issued",
+	"queued",
+	"placed",
+	"inKiln",
+	"coldWork",
+	"ready",
+	"collected",
+	"spoiled",
+] as const;
 export type JourneyState = (typeof STATES)[number];
 
 export const STATE_WORDS: Record<JourneyState, string> = {
@@ -70,7 +80,15 @@ const FROM: Record<Exclude<PieceEventType, "undone">, readonly JourneyState[]> =
 };
 
 /** These belong to a whole load and are mended there, or carry nothing to undo. */
-const NOT_UNDONE: readonly PieceEventType[] = ["issued", "placed", "takenOut", "firingStarted", "photographed", "noted", "undone"];
+const NOT_UNDONE: readonly PieceEventType[] = [
+	"issued",
+	"placed",
+	"takenOut",
+	"firingStarted",
+	"photographed",
+	"noted",
+	"undone",
+];
 
 /** Folds the events, oldest first; undone ones are skipped. */
 export function journeyOf(events: readonly PieceEvent[]): Journey {
@@ -121,9 +139,7 @@ function apply(journey: Journey, event: PieceEventData & { at: string }): Journe
 		case "judged":
 			return judged(journey, event);
 		case "coldWorked":
-			return journey.route[journey.step]
-				? moved({ state: "queued", readyFrom: event.at })
-				: moved({ state: "ready" });
+			return journey.route[journey.step] ? moved({ state: "queued", readyFrom: event.at }) : moved({ state: "ready" });
 		case "shelved":
 			return { ...journey, spot: event.spot };
 		case "collected":

@@ -198,4 +198,5 @@ export const seriesOf = (simulation: Simulation, key: "setC" | "airC" | "topC" |
 	simulation.samples.map((sample) => ({ s: sample.s, c: sample[key] }));
 
 /** Hours an empty kiln needs from `fromC` to the opening temperature, for a sentence. */
-export const hoursToOpen = (kiln: KilnBody, fromC: number, openC = 50): number => coolingTimeS(kiln, fromC, openC) / 3600;
+export const hoursToOpen = (kiln: KilnBody, fromC: number, openC = 50): number =>
+	coolingTimeS(kiln, fromC, openC) / 3600;

@@ -10,7 +10,10 @@ const shelf: Shelf = { widthMm: 440, heightMm: 340, marginMm: 15 };
 const kiln: LoadKiln = { body: DEFAULT_KILN, shelf, clearHeightMm: 150, maxC: 900 };
 const schools = { cooling: "usual" as const, soak: "lower" as const, clearanceMm: 5 };
 
-function piece(id: string, change: Partial<WaitingPiece> & { size?: [number, number]; thick?: number } = {}): WaitingPiece {
+function piece(
+	id: string,
+	change: Partial<WaitingPiece> & { size?: [number, number]; thick?: number } = {},
+): WaitingPiece {
 	const { size: [widthMm, heightMm] = [100, 100], thick = 6, ...rest } = change;
 	const asMade = { widthMm, heightMm, thickestMm: thick, thinnestMm: thick, massG: null, changed: "" };
 	return {
@@ -67,7 +70,13 @@ describe("packing a shelf", () => {
 
 describe("trays", () => {
 	it("never mix family, level or band, and the earliest promise comes first", () => {
-		const trays = traysOf([piece("a"), piece("b", { level: "tack" }), piece("c", { familyId: "96" }), piece("d", { thick: 12 }), piece("e", { promised: "2031-03-01", level: "tack" })]);
+		const trays = traysOf([
+			piece("a"),
+			piece("b", { level: "tack" }),
+			piece("c", { familyId: "96" }),
+			piece("d", { thick: 12 }),
+			piece("e", { promised: "2031-03-01", level: "tack" }),
+		]);
 		expect(trays.map(({ key }) => key).length).toBe(4);
 		expect(trays[0]?.pieces.map(({ id }) => id)).toEqual(["e", "b"]);
 	});
@@ -82,7 +91,12 @@ describe("trays", () => {
 
 describe("a proposed load", () => {
 	it("says who sets each part and what each costs", () => {
-		const result = proposeLoad([piece("a"), piece("b", { trappedSpanMm: 100 }), piece("c", { thick: 6.4 })], kiln, FAMILY_90, schools);
+		const result = proposeLoad(
+			[piece("a"), piece("b", { trappedSpanMm: 100 }), piece("c", { thick: 6.4 })],
+			kiln,
+			FAMILY_90,
+			schools,
+		);
 		if (!result.ok) throw new Error(result.problems[0]?.sentence);
 		const { setBy, costHours, places, openS, kwh } = result.value;
 		expect(places).toHaveLength(3);
@@ -95,7 +109,9 @@ describe("a proposed load", () => {
 	});
 
 	it("takes promised pieces first and leaves over what does not fit", () => {
-		const many = Array.from({ length: 14 }, (_, i) => piece(`t${String(i).padStart(2, "0")}`, { size: [90, 90], promised: i === 13 ? "2031-01-01" : null }));
+		const many = Array.from({ length: 14 }, (_, i) =>
+			piece(`t${String(i).padStart(2, "0")}`, { size: [90, 90], promised: i === 13 ? "2031-01-01" : null }),
+		);
 		const result = proposeLoad(many, kiln, FAMILY_90, schools);
 		expect(result.ok && result.value.places.map(({ id }) => id)).toContain("t13");
 		expect(result.ok && result.value.leftIds.length).toBe(2);
@@ -113,7 +129,12 @@ describe("a proposed load", () => {
 	});
 
 	it("refuses untested glass and a kiln that is too cool", () => {
-		const untested = proposeLoad([piece("a", { familyId: "x" })], kiln, { ...FAMILY_96, id: "x", tested: false }, schools);
+		const untested = proposeLoad(
+			[piece("a", { familyId: "x" })],
+			kiln,
+			{ ...FAMILY_96, id: "x", tested: false },
+			schools,
+		);
 		expect(!untested.ok && untested.problems[0]?.sentence).toContain("untested");
 		const cool = proposeLoad([piece("a")], { ...kiln, maxC: 700 }, FAMILY_90, schools);
 		expect(!cool.ok && cool.problems[0]?.sentence).toMatch(/needs \d+ °C/);

@@ -32,7 +32,10 @@ interface Rect {
  * over. Source: Jylänki, *A Thousand Ways to Pack the Bin* (2010), maximal rectangles, best short side fit.
  */
 export function packShelf(boxes: readonly Box[], shelf: Shelf, clearanceMm: number): { places: Place[]; left: Box[] } {
-	const inner = { w: shelf.widthMm - 2 * shelf.marginMm + clearanceMm, h: shelf.heightMm - 2 * shelf.marginMm + clearanceMm };
+	const inner = {
+		w: shelf.widthMm - 2 * shelf.marginMm + clearanceMm,
+		h: shelf.heightMm - 2 * shelf.marginMm + clearanceMm,
+	};
 	let free: Rect[] = [{ x: 0, y: 0, ...inner }];
 	const places: Place[] = [];
 	const left: Box[] = [];

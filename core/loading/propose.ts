@@ -1,18 +1,18 @@
 import { buildSchedule, type SoakSchool } from "../firing/build";
 import type { CoolingSchool, PieceToFire } from "../firing/demand";
+import type { FuseLevel } from "../firing/level";
 import { LEVEL_AIM } from "../firing/level";
 import { type MergedDemand, mergeDemands } from "../firing/merge";
 import { type Schedule, scheduleHours } from "../firing/schedule";
 import type { GlassFamily } from "../glass/family";
+import type { AsMade } from "../journey/events";
 import type { KilnBody } from "../kiln/kiln";
 import { type Simulation, simulateFiring } from "../kiln/simulate";
-import { problem, ok, type Result } from "../result";
+import { ok, problem, type Result } from "../result";
 import { effectiveThicknessMm } from "../stack/effective-thickness";
 import { spreadOf } from "../stack/outline";
-import type { AsMade } from "../journey/events";
-import { type Box, fillShare, packShelf, type Place, type Shelf } from "./pack";
+import { type Box, fillShare, type Place, packShelf, type Shelf } from "./pack";
 import type { Sortable } from "./tray";
-import type { FuseLevel } from "../firing/level";
 
 /** A piece that waits, with all a load has to know of it. */
 export interface WaitingPiece extends Sortable {
@@ -112,7 +112,9 @@ export function proposeLoad(
 
 	const area = (box: Box) => box.widthMm * box.heightMm;
 	const order = (a: WaitingPiece, b: WaitingPiece) =>
-		(a.promised ?? "9").localeCompare(b.promised ?? "9") || area(firedBox(b)) - area(firedBox(a)) || a.id.localeCompare(b.id);
+		(a.promised ?? "9").localeCompare(b.promised ?? "9") ||
+		area(firedBox(b)) - area(firedBox(a)) ||
+		a.id.localeCompare(b.id);
 	const { places, left } = packShelf([...pieces].sort(order).map(firedBox), kiln.shelf, schools.clearanceMm);
 	const placed = new Set(places.map(({ id }) => id));
 	const loaded = pieces.filter(({ id }) => placed.has(id));
@@ -125,10 +127,14 @@ export function proposeLoad(
 	const peakC = Math.max(...schedule.segments.map(({ targetC }) => targetC));
 	if (peakC > kiln.maxC) return problem(["kilnId"], `This load needs ${peakC} °C; the kiln goes to ${kiln.maxC} °C.`);
 
-	const hours = (demand: MergedDemand | undefined) => (demand ? scheduleHours(buildSchedule(demand, build), kiln.body) : 0);
+	const hours = (demand: MergedDemand | undefined) =>
+		demand ? scheduleHours(buildSchedule(demand, build), kiln.body) : 0;
 	const all = hours(merged);
 	const costHours = Object.fromEntries(
-		loaded.map(({ id }) => [id, all - hours(mergeDemands(loaded.filter((other) => other.id !== id).map(toFire), schools.cooling))]),
+		loaded.map(({ id }) => [
+			id,
+			all - hours(mergeDemands(loaded.filter((other) => other.id !== id).map(toFire), schools.cooling)),
+		]),
 	);
 	const simulation = simulateLoad(loaded, kiln, family, schedule);
 	return ok({

@@ -40,11 +40,23 @@ export function traysOf<P extends Sortable>(pieces: readonly P[]): Tray<P>[] {
 	const trays = [...groupBy(pieces, trayKey).entries()].map(([key, same]) => {
 		const first = same[0] as P;
 		const promises = same.flatMap(({ promised }) => promised ?? []).sort();
-		const sorted = [...same].sort((a, b) => (a.promised ?? "9").localeCompare(b.promised ?? "9") || a.id.localeCompare(b.id));
-		return { key, familyId: first.familyId, level: first.level, ...bandOf(first.effectiveMm), pieces: sorted, promised: promises[0] ?? null };
+		const sorted = [...same].sort(
+			(a, b) => (a.promised ?? "9").localeCompare(b.promised ?? "9") || a.id.localeCompare(b.id),
+		);
+		return {
+			key,
+			familyId: first.familyId,
+			level: first.level,
+			...bandOf(first.effectiveMm),
+			pieces: sorted,
+			promised: promises[0] ?? null,
+		};
 	});
 	return trays.sort(
-		(a, b) => (a.promised ?? "9").localeCompare(b.promised ?? "9") || b.pieces.length - a.pieces.length || a.key.localeCompare(b.key),
+		(a, b) =>
+			(a.promised ?? "9").localeCompare(b.promised ?? "9") ||
+			b.pieces.length - a.pieces.length ||
+			a.key.localeCompare(b.key),
 	);
 }
 

@@ -1,6 +1,6 @@
-import { groupBy } from "../group-by";
 import { LEVEL_AIM, LEVEL_WORDS } from "../firing/level";
 import { isStriker } from "../glass/glass";
+import { groupBy } from "../group-by";
 import { say } from "../units/phrase";
 import type { Finding } from "./finding";
 import type { KitDesign, KitPart } from "./kit";
@@ -144,5 +144,7 @@ function strikerFindings(parts: readonly KitPart[], book: GlassBook): Finding[] 
 
 function names(parts: readonly KitPart[]): string {
 	const distinct = [...new Set(parts.map((part) => part.name))];
-	return distinct.length > 3 ? `${distinct.slice(0, 3).join(", ")} and ${distinct.length - 3} more` : distinct.join(", ");
+	return distinct.length > 3
+		? `${distinct.slice(0, 3).join(", ")} and ${distinct.length - 3} more`
+		: distinct.join(", ");
 }

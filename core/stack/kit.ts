@@ -1,7 +1,7 @@
 import type { FuseLevel } from "../firing/level";
+import type { Ring } from "../geometry/region";
 import type { CutShape } from "../geometry/shape";
 import { outlineOf, placeRing } from "../geometry/shape";
-import type { Ring } from "../geometry/region";
 
 /** One cut of glass in a kit: middle of its box at (xMm, yMm), turned counter-clockwise, on a layer counted from the shelf up. */
 export interface KitPart {

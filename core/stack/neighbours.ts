@@ -1,5 +1,5 @@
-import type { Glass } from "../glass/glass";
 import { areaMm2, boundsOf, intersect, offset, type Region } from "../geometry/region";
+import type { Glass } from "../glass/glass";
 import { type KitPart, partOutline } from "./kit";
 import { apart } from "./thickness";
 

@@ -10,7 +10,8 @@ describe("what the outline becomes at full fuse", () => {
 	it("a puddle of glass stands 6.06 mm", () => expect(PUDDLE_MM).toBeCloseTo(6.06, 2));
 
 	// Common practice, no source.
-	it("two singles keep their outline within 0.5 mm a side", () => expect(Math.abs(grows(100, 6)) / 2).toBeLessThan(0.5));
+	it("two singles keep their outline within 0.5 mm a side", () =>
+		expect(Math.abs(grows(100, 6)) / 2).toBeLessThan(0.5));
 	it("a 10 mm square of single becomes a dot of 8 to 9.5 mm", () => {
 		expect(10 + grows(10, 3)).toBeGreaterThan(7.4);
 		expect(10 + grows(10, 3)).toBeLessThan(9.5);

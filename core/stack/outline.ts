@@ -1,4 +1,4 @@
-import { GRAVITY_M_PER_S2, DENSITY_KG_PER_M3, SURFACE_TENSION_N_PER_M } from "../glass/constants";
+import { DENSITY_KG_PER_M3, GRAVITY_M_PER_S2, SURFACE_TENSION_N_PER_M } from "../glass/constants";
 
 /** Contact angle of molten glass on a washed shelf, degrees. Fitted to common practice. */
 const CONTACT_DEG = 120;
@@ -50,7 +50,9 @@ export function spreadOf(piece: Footprint): Spread {
 	const volume = area * meanMm;
 	const excess = (d: number): number => {
 		const grown = d >= 0;
-		const a = grown ? area + 2 * (w + h) * d + Math.PI * d * d : fullness * Math.max(0, w + 2 * d) * Math.max(0, h + 2 * d);
+		const a = grown
+			? area + 2 * (w + h) * d + Math.PI * d * d
+			: fullness * Math.max(0, w + 2 * d) * Math.max(0, h + 2 * d);
 		const p = grown ? 2 * (w + h) + 2 * Math.PI * d : 2 * (Math.max(0, w + 2 * d) + Math.max(0, h + 2 * d));
 		return e * a - EDGE_SHARE * e * e * p - volume;
 	};

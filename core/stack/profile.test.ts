@@ -7,11 +7,15 @@ const total = (values: readonly number[]) => values.reduce((sum, value) => sum +
 describe("a section after firing", () => {
 	it("keeps its glass, whatever the steps and the heat", () => {
 		fc.assert(
-			fc.property(fc.array(fc.integer({ min: 0, max: 12 }), { minLength: 4, maxLength: 60 }), fc.double({ min: 0, max: 30, noNaN: true }), (heights, flow) => {
-				const after = profileAfter(heights, 1, flow);
-				expect(total(after)).toBeCloseTo(total(heights), 6);
-				expect(Math.min(...after)).toBeGreaterThanOrEqual(0);
-			}),
+			fc.property(
+				fc.array(fc.integer({ min: 0, max: 12 }), { minLength: 4, maxLength: 60 }),
+				fc.double({ min: 0, max: 30, noNaN: true }),
+				(heights, flow) => {
+					const after = profileAfter(heights, 1, flow);
+					expect(total(after)).toBeCloseTo(total(heights), 6);
+					expect(Math.min(...after)).toBeGreaterThanOrEqual(0);
+				},
+			),
 		);
 	});
 
@@ -25,5 +29,6 @@ describe("a section after firing", () => {
 		expect(relief("full")).toBeLessThan(1.2);
 	});
 
-	it("nothing lasting happens below the slump band", () => expect(profileAfter([3, 6, 3], 1, 0.003)).toEqual([3, 6, 3]));
+	it("nothing lasting happens below the slump band", () =>
+		expect(profileAfter([3, 6, 3], 1, 0.003)).toEqual([3, 6, 3]));
 });

@@ -1,4 +1,4 @@
-import { LEVEL_AIM, type FuseLevel } from "../firing/level";
+import { type FuseLevel, LEVEL_AIM } from "../firing/level";
 
 /** Heights (mm) at evenly spaced places across a section. */
 export type Profile = readonly number[];

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
+import type { CutShape } from "../geometry/shape";
 import { FAMILY_90, FAMILY_96 } from "../glass/family";
 import type { Glass } from "../glass/glass";
-import type { CutShape } from "../geometry/shape";
 import { METRIC, phraseText } from "../units/phrase";
 import { effectiveThicknessMm } from "./effective-thickness";
 import type { KitDesign, KitPart, RouteStep } from "./kit";
@@ -50,7 +50,8 @@ const part = (shape: CutShape, layer: number, xMm = 0, yMm = 0, glassId = "clear
 });
 const square = (sideMm: number): CutShape => ({ kind: "square", sideMm });
 const kit = (parts: KitPart[], route: RouteStep[] = []): KitDesign => ({ name: "test", note: "", parts, route });
-const codes = (parts: KitPart[]) => readKit(kit(parts), book).findings.map(({ code, severity }) => `${severity} ${code}`);
+const codes = (parts: KitPart[]) =>
+	readKit(kit(parts), book).findings.map(({ code, severity }) => `${severity} ${code}`);
 
 describe("reading a kit", () => {
 	it("two singles of 100 mm: worked by hand", () => {
@@ -63,7 +64,11 @@ describe("reading a kit", () => {
 	});
 
 	it("a stepped stack: thickest column named from the shelf up, thinnest that 95 % reach, centre of mass by moments", () => {
-		const parts = [part(square(100), 0), part({ kind: "rectangle", widthMm: 50, heightMm: 100 }, 1, 25, 0), part(square(20), 2, 25, 0, "thin")];
+		const parts = [
+			part(square(100), 0),
+			part({ kind: "rectangle", widthMm: 50, heightMm: 100 }, 1, 25, 0),
+			part(square(20), 2, 25, 0, "thin"),
+		];
 		const reading = readKit(kit(parts, [{ level: "tack", handWork: "" }]), book);
 		expect(reading.stackCode).toBe("90 | 3·3·2 | tack");
 		expect(reading.thickestMm).toBe(8);
@@ -85,7 +90,9 @@ describe("reading a kit", () => {
 		expect(codes([part(square(40), 0), part(square(40), 0, 40, 0)])).toContain("fix loose");
 		expect(codes([part(square(40), 0), part(square(40), 1, 38.5, 0)])).toContain("fix loose");
 		expect(codes([part(square(40), 0), part(square(40), 1, 38, 0)])).not.toContain("fix loose");
-		expect(codes([part(square(40), 0), part(square(40), 0, 40, 0), part(square(20), 1, 20, 0)])).not.toContain("fix loose");
+		expect(codes([part(square(40), 0), part(square(40), 0, 40, 0), part(square(20), 1, 20, 0)])).not.toContain(
+			"fix loose",
+		);
 	});
 
 	it("two cuts cannot lie in one place of one layer", () => {
@@ -94,7 +101,12 @@ describe("reading a kit", () => {
 
 	it("says black beside white, strikers and edges that move, each with a figure", () => {
 		const reading = readKit(
-			kit([part(square(90), 0), part(square(40), 1, -20, 0, "black"), part(square(40), 1, 20, 0, "white"), part(square(20), 2, 0, 0, "striker")]),
+			kit([
+				part(square(90), 0),
+				part(square(40), 1, -20, 0, "black"),
+				part(square(40), 1, 20, 0, "white"),
+				part(square(20), 2, 0, 0, "striker"),
+			]),
 			book,
 		);
 		expect(reading.blackBesideWhite).toBe(true);

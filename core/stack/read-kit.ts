@@ -1,16 +1,16 @@
 import type { FuseLevel } from "../firing/level";
+import { boundsOf, centroid, type Point, unite } from "../geometry/region";
 import { DENSITY_G_PER_MM3 } from "../glass/constants";
 import type { GlassFamily } from "../glass/family";
 import type { Glass } from "../glass/glass";
-import { boundsOf, centroid, type Point, unite } from "../geometry/region";
 import { CORE_VERSION } from "../version";
 import { effectiveThicknessMm } from "./effective-thickness";
 import { bySeverity, type Finding } from "./finding";
 import { findingsOf } from "./findings";
 import type { KitDesign, KitPart } from "./kit";
+import { touchesDarkAndWhite, trappedSpanMm } from "./neighbours";
 import { suggestLevel } from "./suggest-level";
 import { type Column, columnsOf } from "./thickness";
-import { trappedSpanMm, touchesDarkAndWhite } from "./neighbours";
 
 /** Everything the core can say about a kit before a sheet is touched. Lengths mm, mass g. */
 export interface KitReading {

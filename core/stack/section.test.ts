@@ -5,7 +5,16 @@ import { outlineOf } from "../geometry/shape";
 import { sectionAt } from "./section";
 
 describe("a section", () => {
-	const part = (id: string, sideMm: number, layer: number, xMm: number) => ({ id, name: id, shape: { kind: "square" as const, sideMm }, glassId: "g", layer, xMm, yMm: 0, turnDeg: 0 });
+	const part = (id: string, sideMm: number, layer: number, xMm: number) => ({
+		id,
+		name: id,
+		shape: { kind: "square" as const, sideMm },
+		glassId: "g",
+		layer,
+		xMm,
+		yMm: 0,
+		turnDeg: 0,
+	});
 	const section = sectionAt([part("b", 20, 1, 30), part("a", 100, 0, 0)], () => 3, 0, 100);
 
 	it("finds what lies where, from the shelf up", () => {

@@ -16,7 +16,12 @@ export interface Section {
 }
 
 /** Cuts a kit across at height `yMm` of its plan, at `count` evenly spaced places. Thickness in mm. */
-export function sectionAt(parts: readonly KitPart[], thicknessMm: (part: KitPart) => number, yMm: number, count = 240): Section {
+export function sectionAt(
+	parts: readonly KitPart[],
+	thicknessMm: (part: KitPart) => number,
+	yMm: number,
+	count = 240,
+): Section {
 	const outlines = [...parts].sort((a, b) => a.layer - b.layer).map((part) => ({ part, ring: partOutline(part) }));
 	const { minX, maxX } = boundsOf(outlines.map(({ ring }) => ring));
 	const stepMm = (maxX - minX) / count;

@@ -11,7 +11,13 @@ export interface Units {
 export const METRIC: Units = { length: "mm", temperature: "C" };
 
 /** A figure that is written in the reader's units when it is shown. */
-export type Figure = { mm: number } | { c: number } | { cPerH: number } | { min: number } | { g: number } | { n: number };
+export type Figure =
+	| { mm: number }
+	| { c: number }
+	| { cPerH: number }
+	| { min: number }
+	| { g: number }
+	| { n: number };
 
 /** A sentence of words and figures, kept apart so that units can change after it was made. */
 export type Phrase = readonly (string | Figure)[];

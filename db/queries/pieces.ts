@@ -1,9 +1,9 @@
-import { asc, eq, type SQL, sql } from "drizzle-orm";
+import type { PieceBrief } from "@contract/views";
 import { effectiveOf } from "@core/loading/propose";
 import { promiseState } from "@core/promise/promise";
 import { stackCode } from "@core/stack/read-kit";
-import type { PieceBrief } from "@contract/views";
 import { endOfDayMs } from "@formats/time";
+import { asc, eq, type SQL, sql } from "drizzle-orm";
 import type { Reader } from "../connect";
 import { firing, glass, kitVersion, piece, student } from "../schema";
 
@@ -37,10 +37,15 @@ export async function briefs(
 		const made = journey.asMade;
 		const column = (row.reading?.columnGlassIds ?? []).map((id) => glasses.get(id));
 		const thickest = made?.thickestMm ?? row.reading?.thickestMm ?? 0;
-		const effectiveMm = made ? effectiveOf(made, journey.level, journey.hadLevel) : (row.reading?.effectiveMm ?? thickest);
-		const firingOpensMs = row.startedAt ? row.startedAt.getTime() + ((row.openS ?? 0) / (row.speedUp ?? 1)) * 1000 : undefined;
+		const effectiveMm = made
+			? effectiveOf(made, journey.level, journey.hadLevel)
+			: (row.reading?.effectiveMm ?? thickest);
+		const firingOpensMs = row.startedAt
+			? row.startedAt.getTime() + ((row.openS ?? 0) / (row.speedUp ?? 1)) * 1000
+			: undefined;
 		return {
 			id: row.piece.id,
+			kitVersionId: row.piece.kitVersionId,
 			code: row.piece.code,
 			student: row.student,
 			kit: row.kit?.name ?? null,
@@ -52,7 +57,11 @@ export async function briefs(
 			step: journey.step,
 			route: journey.route,
 			stack: column.map((one) => ({ colour: one?.firedColour ?? "#cccccc", mm: one?.thicknessMm ?? 3 })),
-			stackCode: stackCode(row.piece.familyId, column.map((one) => one?.thicknessMm ?? 3), journey.level),
+			stackCode: stackCode(
+				row.piece.familyId,
+				column.map((one) => one?.thicknessMm ?? 3),
+				journey.level,
+			),
 			effectiveMm,
 			asMade: made ?? null,
 			readyFrom: row.piece.readyFrom?.toISOString() ?? null,

@@ -3,7 +3,12 @@ import type { Reader } from "../connect";
 import { kilnReading } from "../schema";
 
 export async function latestReading(reader: Reader, kilnId: string) {
-	const [row] = await reader.select().from(kilnReading).where(eq(kilnReading.kilnId, kilnId)).orderBy(desc(kilnReading.at)).limit(1);
+	const [row] = await reader
+		.select()
+		.from(kilnReading)
+		.where(eq(kilnReading.kilnId, kilnId))
+		.orderBy(desc(kilnReading.at))
+		.limit(1);
 	return row;
 }
 
@@ -22,7 +27,9 @@ export async function firingReadings(reader: Reader, firingId: string, most = 60
 	const rows = await reader
 		.select({ s: numbered.s, c: numbered.c })
 		.from(numbered)
-		.where(sql`${numbered.n} % greatest(1, ${numbered.total} / ${most}) = 0 or ${numbered.n} = ${numbered.total} or ${numbered.n} = 1`)
+		.where(
+			sql`${numbered.n} % greatest(1, ${numbered.total} / ${most}) = 0 or ${numbered.n} = ${numbered.total} or ${numbered.n} = 1`,
+		)
 		.orderBy(asc(numbered.s));
 	return rows.map(({ s, c }) => ({ s: s ?? 0, c }));
 }

@@ -1,5 +1,5 @@
-import { asc, eq, sql } from "drizzle-orm";
 import type { SessionBrief } from "@contract/views";
+import { asc, eq, sql } from "drizzle-orm";
 import type { Reader } from "../connect";
 import { classSession, course, enrolment } from "../schema";
 
@@ -26,7 +26,11 @@ export async function sessionBriefs(reader: Reader, today: string): Promise<Sess
 }
 
 /** The class asked for, else today's, else the next, else the last. */
-export function chooseSession(sessions: readonly SessionBrief[], wanted: string | null, today: string): SessionBrief | null {
+export function chooseSession(
+	sessions: readonly SessionBrief[],
+	wanted: string | null,
+	today: string,
+): SessionBrief | null {
 	return (
 		sessions.find(({ id }) => id === wanted) ??
 		sessions.find(({ isToday }) => isToday) ??

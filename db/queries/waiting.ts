@@ -1,5 +1,5 @@
-import { and, eq, inArray } from "drizzle-orm";
 import { effectiveOf, type WaitingPiece } from "@core/loading/propose";
+import { and, eq, inArray } from "drizzle-orm";
 import type { Reader } from "../connect";
 import { kitVersion, piece } from "../schema";
 

@@ -1,6 +1,6 @@
+import * as schema from "@db/auth-schema";
 import { betterAuth } from "better-auth";
 import { drizzleAdapter } from "better-auth/adapters/drizzle";
-import * as schema from "@db/auth-schema";
 import { database } from "../database";
 import { getSettings } from "../settings";
 

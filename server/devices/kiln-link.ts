@@ -1,5 +1,5 @@
-import { readStandIn } from "@standins/kiln";
 import type { firing } from "@db/schema";
+import { readStandIn } from "@standins/kiln";
 
 export interface KilnReading {
 	airC: number;

@@ -1,6 +1,6 @@
-import { desc, eq, isNotNull, sql, and } from "drizzle-orm";
 import type { Database } from "@db/connect";
 import { firing, kiln, kilnReading } from "@db/schema";
+import { and, desc, eq, isNotNull, sql } from "drizzle-orm";
 import { CHANGED } from "../perform";
 import { standInLink } from "./kiln-link";
 
@@ -46,7 +46,14 @@ export async function readDue(db: Database, lastReadMs: Map<string, number>, now
 		const reading = standInLink(last).read(id, at);
 		const rows = await db
 			.insert(kilnReading)
-			.values({ kilnId: id, at, firingId: hot ? last.id : null, elapsedS: hot ? reading.elapsedS : null, airC: reading.airC, setC: reading.setC })
+			.values({
+				kilnId: id,
+				at,
+				firingId: hot ? last.id : null,
+				elapsedS: hot ? reading.elapsedS : null,
+				airC: reading.airC,
+				setC: reading.setC,
+			})
 			.onConflictDoNothing()
 			.returning({ at: kilnReading.at });
 		written += rows.length;

@@ -1,8 +1,8 @@
-import { and, eq, inArray, sql } from "drizzle-orm";
 import { codeOf } from "@core/journey/code";
 import { DRY_MIN, type Glue, type PieceEvent } from "@core/journey/events";
 import { journeyOf } from "@core/journey/journey";
 import { enrolment, piece, pieceEvent, studio as studioTable } from "@db/schema";
+import { and, eq, inArray, sql } from "drizzle-orm";
 import { freezeKit } from "../freeze-kit";
 import type { UseCase } from "../perform";
 import { recordStep, stateColumns } from "../record";
@@ -32,7 +32,8 @@ export const issueKits: UseCase<"issueKits"> = {
 		const fresh = issues.filter(({ pieceId }) => !known.some(({ id }) => id === pieceId));
 		const seats = await tx.select().from(enrolment).where(eq(enrolment.sessionId, sessionId));
 		for (const { studentId } of fresh) {
-			if (!seats.some((seat) => seat.studentId === studentId)) throw new Refusal("missing", "A chosen student is not in this class.");
+			if (!seats.some((seat) => seat.studentId === studentId))
+				throw new Refusal("missing", "A chosen student is not in this class.");
 		}
 		const [counter] = await tx
 			.update(studioTable)
@@ -55,7 +56,9 @@ export const issueKits: UseCase<"issueKits"> = {
 				...stateColumns(journeyOf([event])),
 			});
 			const { seq: _, at: __, ...data } = event;
-			await tx.insert(pieceEvent).values({ id: eventId, pieceId, seq: 1, data, happenedAt: now, recordedAt: now, actorId: actor.id });
+			await tx
+				.insert(pieceEvent)
+				.values({ id: eventId, pieceId, seq: 1, data, happenedAt: now, recordedAt: now, actorId: actor.id });
 			codes.push(code);
 		}
 		return { codes };
@@ -69,7 +72,12 @@ export const handIn: UseCase<"handIn"> = {
 	role: "assistant",
 	async run(context, { pieceId, eventId, seq, asMade, glue, level }) {
 		const readyFrom = dryFrom(context.now, glue);
-		const { journey, code } = await recordStep(context, { pieceId, eventId, seq, data: { type: "handedIn", asMade, glue, readyFrom, level } });
+		const { journey, code } = await recordStep(context, {
+			pieceId,
+			eventId,
+			seq,
+			data: { type: "handedIn", asMade, glue, readyFrom, level },
+		});
 		return { code, readyFrom: journey.readyFrom ?? readyFrom };
 	},
 };
@@ -79,7 +87,12 @@ export const reglue: UseCase<"reglue"> = {
 	role: "assistant",
 	async run(context, { pieceId, eventId, seq, glue }) {
 		const readyFrom = dryFrom(context.now, glue);
-		const { journey } = await recordStep(context, { pieceId, eventId, seq, data: { type: "reglued", glue, readyFrom } });
+		const { journey } = await recordStep(context, {
+			pieceId,
+			eventId,
+			seq,
+			data: { type: "reglued", glue, readyFrom },
+		});
 		return { readyFrom: journey.readyFrom ?? readyFrom };
 	},
 };

@@ -1,5 +1,5 @@
-import { and, eq, ne } from "drizzle-orm";
 import { session, user } from "@db/schema";
+import { and, eq, ne } from "drizzle-orm";
 import { signIn } from "../access/sign-in";
 import type { UseCase } from "../perform";
 import { Refusal } from "../refusal";

@@ -1,6 +1,6 @@
-import { and, eq } from "drizzle-orm";
 import { cutListOf } from "@core/cutting/count";
 import { classSession, cutRun, cutTick, kitVersion } from "@db/schema";
+import { and, eq } from "drizzle-orm";
 import { freezeKit } from "../freeze-kit";
 import type { UseCase } from "../perform";
 import { Refusal } from "../refusal";
@@ -37,7 +37,10 @@ export const tickCut: UseCase<"tickCut"> = {
 			.insert(cutTick)
 			.values({ cutRunId, lineKey, done })
 			.onConflictDoUpdate({ target: [cutTick.cutRunId, cutTick.lineKey], set: { done } });
-		const [tick] = await tx.select().from(cutTick).where(and(eq(cutTick.cutRunId, cutRunId), eq(cutTick.lineKey, lineKey)));
+		const [tick] = await tx
+			.select()
+			.from(cutTick)
+			.where(and(eq(cutTick.cutRunId, cutRunId), eq(cutTick.lineKey, lineKey)));
 		return { done: tick?.done ?? 0 };
 	},
 };

@@ -1,12 +1,12 @@
 import { randomUUID } from "node:crypto";
-import { and, eq, sql } from "drizzle-orm";
 import { OPEN_C } from "@core/firing/build";
-import { firing, firingPlace, kiln, piece } from "@db/schema";
 import { latestReading } from "@db/queries/readings";
+import { firing, firingPlace, kiln, piece } from "@db/schema";
+import { and, eq, sql } from "drizzle-orm";
+import { mayOpen } from "../may-open";
 import type { UseCase } from "../perform";
 import { recordStep } from "../record";
 import { Refusal } from "../refusal";
-import { mayOpen } from "../may-open";
 
 /** Starts a planned firing: somebody is at the kiln and has pressed its start; here the record and the readings begin. */
 export const startFiring: UseCase<"startFiring"> = {
@@ -16,7 +16,8 @@ export const startFiring: UseCase<"startFiring"> = {
 		const [row] = await tx.select().from(firing).where(eq(firing.id, firingId)).for("update");
 		if (!row) throw new Refusal("missing", "This firing is not in the book.");
 		if (row.state === "running" && row.startedAt) return { startedAt: row.startedAt.toISOString() };
-		if (row.state !== "planned") throw new Refusal("conflict", `Firing ${row.number} is ${row.state} and cannot be started.`);
+		if (row.state !== "planned")
+			throw new Refusal("conflict", `Firing ${row.number} is ${row.state} and cannot be started.`);
 		const [other] = await tx
 			.select()
 			.from(firing)
@@ -27,7 +28,10 @@ export const startFiring: UseCase<"startFiring"> = {
 			await recordStep(context, { pieceId, eventId: randomUUID(), data: { type: "firingStarted", firingId } });
 		}
 		await tx.update(firing).set({ state: "running", startedAt: now, speedUp }).where(eq(firing.id, firingId));
-		await tx.update(kiln).set({ uses: sql`${kiln.uses} + 1` }).where(eq(kiln.id, row.kilnId));
+		await tx
+			.update(kiln)
+			.set({ uses: sql`${kiln.uses} + 1` })
+			.where(eq(kiln.id, row.kilnId));
 		return { startedAt: now.toISOString() };
 	},
 };
@@ -39,13 +43,20 @@ export const openFiring: UseCase<"openFiring"> = {
 		const [row] = await tx.select().from(firing).where(eq(firing.id, firingId)).for("update");
 		if (!row) throw new Refusal("missing", "This firing is not in the book.");
 		if (row.state === "opened") return { firingId };
-		if (row.state !== "running") throw new Refusal("conflict", `Firing ${row.number} is ${row.state}; there is nothing to open.`);
+		if (row.state !== "running")
+			throw new Refusal("conflict", `Firing ${row.number} is ${row.state}; there is nothing to open.`);
 		const reading = await latestReading(tx, row.kilnId);
 		const opening = mayOpen(row, reading, now);
 		if (!opening.may) {
-			if (actor.role !== "instructor") throw new Refusal("forbidden", `${opening.why} Only an instructor may open earlier.`);
+			if (actor.role !== "instructor")
+				throw new Refusal("forbidden", `${opening.why} Only an instructor may open earlier.`);
 			if (earlyReason.length < 5) {
-				throw new Refusal("invalid", [{ path: ["earlyReason"], sentence: `${opening.why} To open all the same, give a reason of at least 5 characters.` }]);
+				throw new Refusal("invalid", [
+					{
+						path: ["earlyReason"],
+						sentence: `${opening.why} To open all the same, give a reason of at least 5 characters.`,
+					},
+				]);
 			}
 		}
 		const note = opening.may ? row.note : `Opened early above ${OPEN_C} °C: ${earlyReason}`;
@@ -63,11 +74,19 @@ export const judge: UseCase<"judge"> = {
 		if (!row) throw new Refusal("missing", "This firing is not in the book.");
 		if (row.state !== "opened") throw new Refusal("conflict", `Firing ${row.number} has not been opened yet.`);
 		const [held] = await tx.select().from(piece).where(eq(piece.id, pieceId));
-		if (held?.journey.firingId !== firingId && held?.seq === seq) throw new Refusal("conflict", "This piece was not in that firing.");
+		if (held?.journey.firingId !== firingId && held?.seq === seq)
+			throw new Refusal("conflict", "This piece was not in that firing.");
 		if (next === "nextFiring" && held && !held.journey.route[held.journey.step + 1]) {
-			throw new Refusal("invalid", [{ path: ["next"], sentence: "The route has no further firing: choose ready, cold work, refire or spoiled." }]);
+			throw new Refusal("invalid", [
+				{ path: ["next"], sentence: "The route has no further firing: choose ready, cold work, refire or spoiled." },
+			]);
 		}
-		const { journey, repeated } = await recordStep(context, { pieceId, eventId, seq, data: { type: "judged", firingId, level, faults, next, note } });
+		const { journey, repeated } = await recordStep(context, {
+			pieceId,
+			eventId,
+			seq,
+			data: { type: "judged", firingId, level, faults, next, note },
+		});
 		if (!repeated) {
 			await tx
 				.update(firingPlace)
@@ -77,4 +96,3 @@ export const judge: UseCase<"judge"> = {
 		return { state: journey.state };
 	},
 };
-

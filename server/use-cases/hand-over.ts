@@ -1,6 +1,6 @@
-import { and, eq } from "drizzle-orm";
 import { lastUndoable } from "@core/journey/journey";
-import { firingPlace, piece, pickupSpot } from "@db/schema";
+import { firingPlace, pickupSpot, piece } from "@db/schema";
+import { and, eq } from "drizzle-orm";
 import type { UseCase } from "../perform";
 import { eventsOf, recordStep } from "../record";
 import { Refusal } from "../refusal";
@@ -41,9 +41,17 @@ export const undo: UseCase<"undo"> = {
 		await tx.select({ id: piece.id }).from(piece).where(eq(piece.id, pieceId)).for("update");
 		const target = lastUndoable((await eventsOf(tx, pieceId)).filter((event) => event.seq <= seq));
 		if (!target) throw new Refusal("conflict", "There is nothing here that can be undone.");
-		const { journey, repeated } = await recordStep(context, { pieceId, eventId, seq, data: { type: "undone", undoes: target.seq } });
+		const { journey, repeated } = await recordStep(context, {
+			pieceId,
+			eventId,
+			seq,
+			data: { type: "undone", undoes: target.seq },
+		});
 		if (!repeated && target.type === "judged") {
-			await tx.update(firingPlace).set({ judgedLevel: null, faults: null, next: null }).where(and(eq(firingPlace.pieceId, pieceId), eq(firingPlace.firingId, target.firingId)));
+			await tx
+				.update(firingPlace)
+				.set({ judgedLevel: null, faults: null, next: null })
+				.where(and(eq(firingPlace.pieceId, pieceId), eq(firingPlace.firingId, target.firingId)));
 		}
 		return { state: journey.state };
 	},

@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
-import { and, eq, inArray } from "drizzle-orm";
 import { mayBeLoaded } from "@core/journey/journey";
 import { firing, firingPlace, kiln } from "@db/schema";
+import { and, eq, inArray } from "drizzle-orm";
 import type { UseCase } from "../perform";
 import { planLoad } from "../plan-load";
 import { lockPieces, recordStep } from "../record";
@@ -19,17 +19,35 @@ export const acceptLoad: UseCase<"acceptLoad"> = {
 			.select()
 			.from(firing)
 			.where(and(eq(firing.kilnId, kilnId), eq(firing.state, "planned")));
-		if (busy) throw new Refusal("conflict", `This kiln already has firing ${busy.number} planned. Start it or call it off first.`);
-		const rows = await lockPieces(tx, chosen.map(({ pieceId }) => pieceId));
+		if (busy)
+			throw new Refusal(
+				"conflict",
+				`This kiln already has firing ${busy.number} planned. Start it or call it off first.`,
+			);
+		const rows = await lockPieces(
+			tx,
+			chosen.map(({ pieceId }) => pieceId),
+		);
 		for (const row of rows) {
 			const seen = chosen.find(({ pieceId }) => pieceId === row.id)?.seq;
 			if (seen !== row.seq || !mayBeLoaded(row.journey, now.toISOString())) {
-				throw new Refusal("conflict", `${row.code} changed while you were planning. The trays show it as it is now; propose again.`);
+				throw new Refusal(
+					"conflict",
+					`${row.code} changed while you were planning. The trays show it as it is now; propose again.`,
+				);
 			}
 		}
-		const { proposal, family, pieces } = await planLoad(tx, studio, kilnId, chosen.map(({ pieceId }) => pieceId));
+		const { proposal, family, pieces } = await planLoad(
+			tx,
+			studio,
+			kilnId,
+			chosen.map(({ pieceId }) => pieceId),
+		);
 		if (proposal.leftIds.length > 0) {
-			throw new Refusal("conflict", `${proposal.leftIds.length} of these pieces no longer fit the shelf. Propose again.`);
+			throw new Refusal(
+				"conflict",
+				`${proposal.leftIds.length} of these pieces no longer fit the shelf. Propose again.`,
+			);
 		}
 		const [made] = await tx
 			.insert(firing)
@@ -51,7 +69,9 @@ export const acceptLoad: UseCase<"acceptLoad"> = {
 		for (const place of proposal.places) {
 			const expectedLevel = pieces.find(({ id }) => id === place.id)?.level ?? "full";
 			const { id: pieceId, ...lies } = place;
-			await tx.insert(firingPlace).values({ firingId, pieceId, ...lies, costHours: proposal.costHours[pieceId] ?? 0, expectedLevel });
+			await tx
+				.insert(firingPlace)
+				.values({ firingId, pieceId, ...lies, costHours: proposal.costHours[pieceId] ?? 0, expectedLevel });
 			await recordStep(context, { pieceId, eventId: randomUUID(), data: { type: "placed", firingId } });
 		}
 		return { firingId, number: (made as NonNullable<typeof made>).number };
@@ -66,12 +86,24 @@ export const cancelFiring: UseCase<"cancelFiring"> = {
 		const [row] = await tx.select().from(firing).where(eq(firing.id, firingId)).for("update");
 		if (!row) throw new Refusal("missing", "This firing is not in the book.");
 		if (row.state === "cancelled") return { released: 0 };
-		if (row.state !== "planned") throw new Refusal("conflict", `Firing ${row.number} has started and cannot be called off here. Stop it at the kiln.`);
+		if (row.state !== "planned")
+			throw new Refusal(
+				"conflict",
+				`Firing ${row.number} has started and cannot be called off here. Stop it at the kiln.`,
+			);
 		const places = await tx.select().from(firingPlace).where(eq(firingPlace.firingId, firingId));
 		for (const { pieceId } of places) {
 			await recordStep(context, { pieceId, eventId: randomUUID(), data: { type: "takenOut", firingId } });
 		}
-		await tx.delete(firingPlace).where(and(eq(firingPlace.firingId, firingId), inArray(firingPlace.pieceId, places.map(({ pieceId }) => pieceId))));
+		await tx.delete(firingPlace).where(
+			and(
+				eq(firingPlace.firingId, firingId),
+				inArray(
+					firingPlace.pieceId,
+					places.map(({ pieceId }) => pieceId),
+				),
+			),
+		);
 		await tx.update(firing).set({ state: "cancelled" }).where(eq(firing.id, firingId));
 		return { released: places.length };
 	},

@@ -1,7 +1,7 @@
-import { eq } from "drizzle-orm";
 import { readKit } from "@core/stack/read-kit";
 import { loadGlassBook } from "@db/queries/glass";
 import { kitDesign } from "@db/schema";
+import { eq } from "drizzle-orm";
 import type { UseCase } from "../perform";
 import { Refusal } from "../refusal";
 
@@ -12,12 +12,20 @@ export const saveKit: UseCase<"saveKit"> = {
 		const book = await loadGlassBook(tx);
 		document.parts.forEach((part, i) => {
 			if (!book.glasses.has(part.glassId)) {
-				throw new Refusal("invalid", [{ path: ["document", "parts", i, "glassId"], sentence: `${part.name} is of a glass that is not in the book.` }]);
+				throw new Refusal("invalid", [
+					{
+						path: ["document", "parts", i, "glassId"],
+						sentence: `${part.name} is of a glass that is not in the book.`,
+					},
+				]);
 			}
 		});
 		const [present] = await tx.select().from(kitDesign).where(eq(kitDesign.id, kitId)).for("update");
 		if ((present?.revision ?? 0) !== revision) {
-			throw new Refusal("conflict", `Somebody saved “${present?.document.name ?? document.name}” meanwhile. Open it again in another tab and compare; what you drew is still here.`);
+			throw new Refusal(
+				"conflict",
+				`Somebody saved “${present?.document.name ?? document.name}” meanwhile. Open it again in another tab and compare; what you drew is still here.`,
+			);
 		}
 		const row = { id: kitId, revision: revision + 1, document, reading: readKit(document, book), updatedAt: now };
 		await tx.insert(kitDesign).values(row).onConflictDoUpdate({ target: kitDesign.id, set: row });

@@ -1,10 +1,10 @@
-import { asc, eq, inArray } from "drizzle-orm";
 import { cutListOf } from "@core/cutting/count";
 import { loadGlass } from "@db/queries/glass";
 import { briefs } from "@db/queries/pieces";
 import { chooseSession, sessionBriefs } from "@db/queries/sessions";
 import { cutRun, cutTick, enrolment, kitDesign, kitVersion, piece, student } from "@db/schema";
 import { dayOf } from "@formats/time";
+import { asc, eq, inArray } from "drizzle-orm";
 import { type View, type ViewContext, when } from "./context";
 import { kitBriefs } from "./kits";
 
@@ -27,7 +27,18 @@ export const cut: View<"cut"> = async (context, params) => {
 		.innerJoin(kitVersion, eq(kitVersion.id, cutRun.kitVersionId))
 		.where(eq(cutRun.sessionId, session.id))
 		.orderBy(asc(kitVersion.frozenAt));
-	const ticks = rows.length > 0 ? await db.select().from(cutTick).where(inArray(cutTick.cutRunId, rows.map(({ run }) => run.id))) : [];
+	const ticks =
+		rows.length > 0
+			? await db
+					.select()
+					.from(cutTick)
+					.where(
+						inArray(
+							cutTick.cutRunId,
+							rows.map(({ run }) => run.id),
+						),
+					)
+			: [];
 	const runs = rows.map(({ run, kit }) => ({
 		id: run.id,
 		kits: run.kits,
@@ -53,14 +64,19 @@ export const bench: View<"bench"> = async (context, params) => {
 		.innerJoin(student, eq(student.id, enrolment.studentId))
 		.where(eq(enrolment.sessionId, session.id))
 		.orderBy(asc(enrolment.seat));
-	const owners = await db.select({ id: piece.id, studentId: piece.studentId }).from(piece).where(eq(piece.sessionId, session.id));
+	const owners = await db
+		.select({ id: piece.id, studentId: piece.studentId })
+		.from(piece)
+		.where(eq(piece.sessionId, session.id));
 	const pieces = await briefs(db, eq(piece.sessionId, session.id), when(context));
 	const seats = rows.map((row) => ({
 		studentId: row.enrolment.studentId,
 		name: row.name,
 		seat: row.enrolment.seat,
 		safetySigned: row.enrolment.safetySignedAt !== null,
-		pieces: pieces.filter((one) => owners.some(({ id, studentId }) => id === one.id && studentId === row.enrolment.studentId)),
+		pieces: pieces.filter((one) =>
+			owners.some(({ id, studentId }) => id === one.id && studentId === row.enrolment.studentId),
+		),
 	}));
 	return { ...books, sessions, session, seats, kits };
 };

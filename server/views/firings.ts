@@ -1,7 +1,7 @@
-import { desc, eq, inArray, type SQL } from "drizzle-orm";
 import type { FiringCard, FiringPiece } from "@contract/views";
 import { briefs } from "@db/queries/pieces";
 import { firing, firingPlace, glassFamily, kiln, piece } from "@db/schema";
+import { desc, eq, inArray, type SQL } from "drizzle-orm";
 import { openInstant } from "../may-open";
 import { type ViewContext, when } from "./context";
 import { kilnCard } from "./kilns";

@@ -1,10 +1,10 @@
-import { and, eq, inArray, isNull, sql } from "drizzle-orm";
-import { cutListOf } from "@core/cutting/count";
 import type { Station, StationCount } from "@contract/views";
+import { cutListOf } from "@core/cutting/count";
 import { briefs } from "@db/queries/pieces";
 import { chooseSession, sessionBriefs } from "@db/queries/sessions";
 import { cutRun, cutTick, firing, firingPlace, kitDesign, kitVersion, piece } from "@db/schema";
 import { clockNear, dayOf } from "@formats/time";
+import { and, eq, inArray, isNull, sql } from "drizzle-orm";
 import { type View, type ViewContext, when } from "./context";
 import { kilnCells } from "./kilns";
 
@@ -21,7 +21,10 @@ export const frame: View<"frame"> = async (context) => {
 	};
 };
 
-async function stationCounts(context: ViewContext, kilns: Awaited<ReturnType<typeof kilnCells>>): Promise<Record<Station, StationCount>> {
+async function stationCounts(
+	context: ViewContext,
+	kilns: Awaited<ReturnType<typeof kilnCells>>,
+): Promise<Record<Station, StationCount>> {
 	const { db, studio, now } = context;
 	const zone = studio.timeZone;
 	const pieces = await briefs(db, sql`${piece.state} not in ('collected', 'spoiled')`, when(context));
@@ -45,16 +48,27 @@ async function stationCounts(context: ViewContext, kilns: Awaited<ReturnType<typ
 	const planned = kilns.filter(({ state }) => state === "planned");
 	const canOpen = kilns.filter(({ state }) => state === "canOpen");
 	const opens = running.flatMap(({ firing: its }) => its?.openAt ?? []).sort()[0];
-	const lastDry = wet.map(({ readyFrom }) => readyFrom ?? "").sort().at(-1);
+	const lastDry = wet
+		.map(({ readyFrom }) => readyFrom ?? "")
+		.sort()
+		.at(-1);
 	const at = (instant: string) => clockNear(instant, now, zone);
 	const openCount = (unjudged?.n ?? 0) + canOpen.reduce((sum, { firing: its }) => sum + (its?.pieces ?? 0), 0);
 	return {
 		kits: { count: kits?.n ?? 0, late: 0, line: kits?.n === 1 ? "kit" : "kits" },
 		cut: { count: cutsLeft, late: 0, line: cutsLeft > 0 ? "cuts to do" : "all cut" },
-		bench: { count: issued.length, late: late(issued), line: session?.isToday ? `class at ${session.startsAt}` : "in hand" },
+		bench: {
+			count: issued.length,
+			late: late(issued),
+			line: session?.isToday ? `class at ${session.startsAt}` : "in hand",
+		},
 		dry: { count: wet.length, late: late(wet), line: lastDry ? `until ${at(lastDry)}` : "none wet" },
 		load: { count: waiting.length, late: late(waiting), line: "waiting" },
-		fire: { count: running.length + planned.length, late: 0, line: running.length > 0 ? `${running.length} hot` : planned.length > 0 ? "to start" : "idle" },
+		fire: {
+			count: running.length + planned.length,
+			late: 0,
+			line: running.length > 0 ? `${running.length} hot` : planned.length > 0 ? "to start" : "idle",
+		},
 		open: { count: openCount, late: 0, line: openCount > 0 ? "to judge" : opens ? `at ${at(opens)}` : "nothing" },
 		handOver: { count: inHand.length, late: late(inHand), line: `${ready.length} ready` },
 	};
@@ -67,7 +81,15 @@ async function cutsToDo({ db }: ViewContext, sessionId: string): Promise<number>
 		.innerJoin(kitVersion, eq(kitVersion.id, cutRun.kitVersionId))
 		.where(eq(cutRun.sessionId, sessionId));
 	if (runs.length === 0) return 0;
-	const ticks = await db.select().from(cutTick).where(inArray(cutTick.cutRunId, runs.map(({ id }) => id)));
+	const ticks = await db
+		.select()
+		.from(cutTick)
+		.where(
+			inArray(
+				cutTick.cutRunId,
+				runs.map(({ id }) => id),
+			),
+		);
 	return runs
 		.flatMap(({ id, kits, document }) =>
 			cutListOf(document.parts, kits).map((line) => {

@@ -1,10 +1,10 @@
-import { and, asc, eq, inArray, sql } from "drizzle-orm";
+import type { KilnCard, KilnCell, KilnState } from "@contract/views";
 import { OPEN_C } from "@core/firing/build";
 import { curveOf } from "@core/firing/schedule";
-import type { KilnCard, KilnCell, KilnState } from "@contract/views";
 import { latestReading } from "@db/queries/readings";
 import { firing, firingPlace, kiln } from "@db/schema";
 import { clockNear } from "@formats/time";
+import { and, asc, eq, inArray, sql } from "drizzle-orm";
 import { mayOpen, openInstant } from "../may-open";
 import type { KilnRow } from "../plan-load";
 import type { ViewContext } from "./context";
@@ -15,7 +15,10 @@ const ACTIVE = ["planned", "running"] as const;
 
 export async function kilnCells({ db, now }: ViewContext): Promise<KilnCell[]> {
 	const kilns = await db.select().from(kiln).orderBy(asc(kiln.sort));
-	const firings = await db.select().from(firing).where(inArray(firing.state, [...ACTIVE]));
+	const firings = await db
+		.select()
+		.from(firing)
+		.where(inArray(firing.state, [...ACTIVE]));
 	const counts = await db
 		.select({ id: firingPlace.firingId, pieces: sql<number>`count(*)::int` })
 		.from(firingPlace)
@@ -55,7 +58,13 @@ export async function kilnCells({ db, now }: ViewContext): Promise<KilnCell[]> {
 	);
 }
 
-function kilnState(row: FiringRow, reading: Parameters<typeof mayOpen>[1], now: Date, endS: number, elapsedS: number): KilnState {
+function kilnState(
+	row: FiringRow,
+	reading: Parameters<typeof mayOpen>[1],
+	now: Date,
+	endS: number,
+	elapsedS: number,
+): KilnState {
 	if (row.state === "planned") return "planned";
 	if (mayOpen(row, reading, now).may) return "canOpen";
 	return elapsedS < endS ? "running" : "cooling";
@@ -65,7 +74,14 @@ function kilnState(row: FiringRow, reading: Parameters<typeof mayOpen>[1], now: 
 function phaseOf(row: FiringRow, { body }: KilnRow, state: KilnState, elapsedS: number): string {
 	if (state === "planned") return "loaded, not started";
 	if (state === "canOpen") return `below ${OPEN_C} °C`;
-	const words = { up: "heating", peak: "to the peak", drop: "anneal", down1: "cooling slowly", down2: "cooling", down3: "cooling" };
+	const words = {
+		up: "heating",
+		peak: "to the peak",
+		drop: "anneal",
+		down1: "cooling slowly",
+		down2: "cooling",
+		down3: "cooling",
+	};
 	for (let i = 1; i <= row.schedule.segments.length; i++) {
 		const segments = row.schedule.segments.slice(0, i);
 		const last = segments[i - 1];
@@ -91,6 +107,7 @@ export function kilnCard(row: KilnRow, busy: FiringRow | undefined, context: Vie
 		clearHeightMm: row.clearHeightMm,
 		maxC: row.maxC,
 		doorSide: row.doorSide,
+		mayPlan: busy?.state !== "planned",
 		busyUntil: openAt?.toISOString() ?? null,
 		busyWith: busy
 			? busy.state === "planned"
@@ -103,7 +120,10 @@ export function kilnCard(row: KilnRow, busy: FiringRow | undefined, context: Vie
 /** Electric kilns with what keeps them busy. A running kiln may have its next load planned; a planned one may not. */
 export async function kilnCards(context: ViewContext): Promise<KilnCard[]> {
 	const rows = await context.db.select().from(kiln).where(eq(kiln.kind, "electric")).orderBy(asc(kiln.sort));
-	const firings = await context.db.select().from(firing).where(and(inArray(firing.state, [...ACTIVE])));
+	const firings = await context.db
+		.select()
+		.from(firing)
+		.where(and(inArray(firing.state, [...ACTIVE])));
 	return rows.map((row) => {
 		const its = firings.filter(({ kilnId }) => kilnId === row.id);
 		return kilnCard(row, its.find(({ state }) => state === "planned") ?? its[0], context);

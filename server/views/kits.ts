@@ -1,9 +1,9 @@
-import { eq, sql } from "drizzle-orm";
-import { readKit } from "@core/stack/read-kit";
 import type { KitBrief } from "@contract/views";
+import { readKit } from "@core/stack/read-kit";
 import type { Reader } from "@db/connect";
 import { loadGlass, loadGlassBook } from "@db/queries/glass";
 import { kitDesign, kitVersion, piece } from "@db/schema";
+import { eq, sql } from "drizzle-orm";
 import { Refusal } from "../refusal";
 import type { View } from "./context";
 
@@ -32,5 +32,9 @@ export const kit: View<"kit"> = async ({ db }, params) => {
 	if (known) return { ...books, kit: known, isNew: false };
 	if (!/^[0-9a-f-]{36}$/.test(id)) throw new Refusal("missing", "This kit is not in the book.");
 	const document = { name: "", note: "", parts: [], route: [{ level: "full" as const, handWork: "" }] };
-	return { ...books, isNew: true, kit: { id, revision: 0, document, reading: readKit(document, await loadGlassBook(db)), issued: 0 } };
+	return {
+		...books,
+		isNew: true,
+		kit: { id, revision: 0, document, reading: readKit(document, await loadGlassBook(db)), issued: 0 },
+	};
 };

@@ -1,12 +1,24 @@
-import { asc, desc, eq, ilike, inArray, or } from "drizzle-orm";
-import QRCode from "qrcode";
+import type { FoundThing } from "@contract/views";
 import { readCode } from "@core/journey/code";
 import { lastUndoable, undoneSeqs } from "@core/journey/journey";
-import type { FoundThing } from "@contract/views";
 import { briefs } from "@db/queries/pieces";
 import { sessionBriefs } from "@db/queries/sessions";
-import { firing, firingPlace, glass, kiln, kitDesign, kitVersion, photo, piece, pieceEvent, student, user } from "@db/schema";
+import {
+	firing,
+	firingPlace,
+	glass,
+	kiln,
+	kitDesign,
+	kitVersion,
+	photo,
+	piece,
+	pieceEvent,
+	student,
+	user,
+} from "@db/schema";
 import { dayOf } from "@formats/time";
+import { asc, desc, eq, ilike, inArray, or } from "drizzle-orm";
+import QRCode from "qrcode";
 import { Refusal } from "../refusal";
 import { type View, when } from "./context";
 
@@ -22,7 +34,10 @@ export const pieceView: View<"piece"> = async (context, params) => {
 		.leftJoin(user, eq(user.id, pieceEvent.actorId))
 		.where(eq(pieceEvent.pieceId, row.id))
 		.orderBy(asc(pieceEvent.seq));
-	const journal = events.map(({ event, by }) => ({ event: { ...event.data, seq: event.seq, at: event.happenedAt.toISOString() }, by }));
+	const journal = events.map(({ event, by }) => ({
+		event: { ...event.data, seq: event.seq, at: event.happenedAt.toISOString() },
+		by,
+	}));
 	const undone = undoneSeqs(journal.map(({ event }) => event));
 	const photos = await db
 		.select({ id: photo.id, widthPx: photo.widthPx, heightPx: photo.heightPx, takenAt: photo.takenAt })
@@ -30,14 +45,23 @@ export const pieceView: View<"piece"> = async (context, params) => {
 		.where(eq(photo.pieceId, row.id))
 		.orderBy(desc(photo.takenAt));
 	const firings = await db
-		.select({ id: firing.id, number: firing.number, kiln: kiln.name, level: firing.level, startedAt: firing.startedAt, judgedLevel: firingPlace.judgedLevel })
+		.select({
+			id: firing.id,
+			number: firing.number,
+			kiln: kiln.name,
+			level: firing.level,
+			startedAt: firing.startedAt,
+			judgedLevel: firingPlace.judgedLevel,
+		})
 		.from(firingPlace)
 		.innerJoin(firing, eq(firing.id, firingPlace.firingId))
 		.innerJoin(kiln, eq(kiln.id, firing.kilnId))
 		.where(eq(firingPlace.pieceId, row.id))
 		.orderBy(asc(firing.number));
 	const sessions = row.sessionId ? await sessionBriefs(db, dayOf(now, studio.timeZone)) : [];
-	const [version] = row.kitVersionId ? await db.select({ kitId: kitVersion.kitId }).from(kitVersion).where(eq(kitVersion.id, row.kitVersionId)) : [];
+	const [version] = row.kitVersionId
+		? await db.select({ kitId: kitVersion.kitId }).from(kitVersion).where(eq(kitVersion.id, row.kitVersionId))
+		: [];
 	return {
 		piece: brief,
 		history: journal.map(({ event, by }) => ({ event, by, undone: undone.has(event.seq) })),
@@ -63,20 +87,37 @@ export const find: View<"find"> = async ({ db }, params) => {
 		.where(or(ilike(piece.code, like), ilike(student.name, like)))
 		.orderBy(desc(piece.since))
 		.limit(8);
-	const kits = (await db.select().from(kitDesign)).filter(({ document }) => document.name.toLowerCase().includes(text.toLowerCase()));
+	const kits = (await db.select().from(kitDesign)).filter(({ document }) =>
+		document.name.toLowerCase().includes(text.toLowerCase()),
+	);
 	const glasses = await db.select().from(glass).where(ilike(glass.name, like)).limit(5);
 	const kilns = await db.select().from(kiln).where(ilike(kiln.name, like)).limit(5);
 	const found: FoundThing[] = [
-		...pieces.map((one) => ({ kind: "piece" as const, label: one.code, detail: one.student ?? "", href: `/piece/${one.code}` })),
-		...kits.slice(0, 5).map(({ id, document }) => ({ kind: "kit" as const, label: document.name, detail: "kit", href: `/kits/${id}` })),
-		...glasses.map((one) => ({ kind: "glass" as const, label: one.name, detail: `family ${one.familyId}, ${one.thicknessMm} mm`, href: "/kits" })),
+		...pieces.map((one) => ({
+			kind: "piece" as const,
+			label: one.code,
+			detail: one.student ?? "",
+			href: `/piece/${one.code}`,
+		})),
+		...kits
+			.slice(0, 5)
+			.map(({ id, document }) => ({ kind: "kit" as const, label: document.name, detail: "kit", href: `/kits/${id}` })),
+		...glasses.map((one) => ({
+			kind: "glass" as const,
+			label: one.name,
+			detail: `family ${one.familyId}, ${one.thicknessMm} mm`,
+			href: "/kits",
+		})),
 		...kilns.map((one) => ({ kind: "kiln" as const, label: one.name, detail: "kiln", href: "/fire" })),
 	];
 	return { exact: hit?.code ?? null, found };
 };
 
 export const labels: View<"labels"> = async (context, params) => {
-	const codes = (params.get("codes") ?? "").split(",").flatMap((text) => readCode(text) ?? []).slice(0, 60);
+	const codes = (params.get("codes") ?? "")
+		.split(",")
+		.flatMap((text) => readCode(text) ?? [])
+		.slice(0, 60);
 	const pieces = codes.length > 0 ? await briefs(context.db, inArray(piece.code, codes), when(context)) : [];
 	return {
 		labels: pieces

@@ -1,15 +1,16 @@
-import { and, asc, eq, inArray, isNull, or, sql } from "drizzle-orm";
+import type { PieceBrief } from "@contract/views";
 import { flowIndex } from "@core/firing/flow-index";
 import { curveOf } from "@core/firing/schedule";
 import { viscosityOf } from "@core/glass/viscosity";
+import { seriesOf } from "@core/kiln/simulate";
 import { effectiveOf, simulateLoad } from "@core/loading/propose";
 import { traysOf } from "@core/loading/tray";
-import { seriesOf } from "@core/kiln/simulate";
-import type { PieceBrief } from "@contract/views";
 import { loadGlass } from "@db/queries/glass";
+import { picturesOf } from "@db/queries/pictures";
 import { briefs } from "@db/queries/pieces";
 import { firingReadings, latestReading } from "@db/queries/readings";
 import { firing, firingPlace, glassFamily, pickupSpot, piece } from "@db/schema";
+import { and, asc, eq, inArray, isNull, or, sql } from "drizzle-orm";
 import { mayOpen } from "../may-open";
 import { loadKilnOf, planLoad } from "../plan-load";
 import { Refusal } from "../refusal";
@@ -18,9 +19,13 @@ import { firingCards } from "./firings";
 import { kilnCards } from "./kilns";
 
 export const dry: View<"dry"> = async (context) => ({
-	pieces: (await briefs(context.db, and(eq(piece.state, "queued"), sql`${piece.readyFrom} > ${context.now.toISOString()}::timestamptz`), when(context))).sort((a, b) =>
-		(a.readyFrom ?? "").localeCompare(b.readyFrom ?? ""),
-	),
+	pieces: (
+		await briefs(
+			context.db,
+			and(eq(piece.state, "queued"), sql`${piece.readyFrom} > ${context.now.toISOString()}::timestamptz`),
+			when(context),
+		)
+	).sort((a, b) => (a.readyFrom ?? "").localeCompare(b.readyFrom ?? "")),
 });
 
 export const load: View<"load"> = async (context) => {
@@ -45,6 +50,7 @@ export const load: View<"load"> = async (context) => {
 		})),
 		wet: queued.filter(isWet),
 		untested: dryOnes.filter((one) => !tested(one)),
+		pictures: await picturesOf(context.db, queued),
 		kilns: await kilnCards(context),
 		families,
 	};
@@ -72,7 +78,10 @@ const thin = <T>(points: T[], most = 300): T[] => {
 };
 
 export const fire: View<"fire"> = async (context) => ({
-	firings: await firingCards(context, or(inArray(firing.state, ["planned", "running"]), sql`${firing.finishedAt} > now() - interval '30 days'`)),
+	firings: await firingCards(
+		context,
+		or(inArray(firing.state, ["planned", "running"]), sql`${firing.finishedAt} > now() - interval '30 days'`),
+	),
 });
 
 export const readings: View<"readings"> = async ({ db }, params) => {
@@ -88,22 +97,35 @@ export const readings: View<"readings"> = async ({ db }, params) => {
 
 export const open: View<"open"> = async (context) => {
 	const { db, now } = context;
-	const unjudged = db
-		.select({ id: firingPlace.firingId })
-		.from(firingPlace)
-		.where(isNull(firingPlace.judgedLevel));
-	const cards = await firingCards(context, or(eq(firing.state, "running"), and(eq(firing.state, "opened"), inArray(firing.id, unjudged))));
+	const unjudged = db.select({ id: firingPlace.firingId }).from(firingPlace).where(isNull(firingPlace.judgedLevel));
+	const cards = await firingCards(
+		context,
+		or(eq(firing.state, "running"), and(eq(firing.state, "opened"), inArray(firing.id, unjudged))),
+	);
 	const firings = await Promise.all(
 		cards.map(async (card) => {
 			const reading = await latestReading(db, card.kiln.id);
 			const opening =
 				card.state === "opened"
 					? { may: true, why: "" }
-					: mayOpen({ startedAt: card.startedAt ? new Date(card.startedAt) : null, openS: card.openS, speedUp: card.speedUp }, reading, now);
+					: mayOpen(
+							{ startedAt: card.startedAt ? new Date(card.startedAt) : null, openS: card.openS, speedUp: card.speedUp },
+							reading,
+							now,
+						);
 			return { ...card, airC: reading?.airC ?? null, mayOpen: opening.may, whyNot: opening.why };
 		}),
 	);
-	return { firings: firings.sort((a, b) => Number(b.state === "opened") - Number(a.state === "opened") || Number(b.mayOpen) - Number(a.mayOpen)) };
+	const pictures = await picturesOf(
+		db,
+		firings.flatMap(({ pieces }) => pieces),
+	);
+	return {
+		pictures,
+		firings: firings.sort(
+			(a, b) => Number(b.state === "opened") - Number(a.state === "opened") || Number(b.mayOpen) - Number(a.mayOpen),
+		),
+	};
 };
 
 export const handOver: View<"handOver"> = async (context) => {

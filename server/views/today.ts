@@ -1,11 +1,11 @@
-import { sql } from "drizzle-orm";
+import type { PieceBrief, TodayLine } from "@contract/views";
 import { LEVEL_WORDS } from "@core/firing/level";
 import { groupBy } from "@core/group-by";
-import type { PieceBrief, TodayLine } from "@contract/views";
 import { briefs } from "@db/queries/pieces";
 import { sessionBriefs } from "@db/queries/sessions";
 import { piece } from "@db/schema";
 import { dayOf, wallClockMs } from "@formats/time";
+import { sql } from "drizzle-orm";
 import { type View, when } from "./context";
 import { frame } from "./frame";
 import { kilnCells } from "./kilns";
@@ -25,7 +25,14 @@ export const today: View<"today"> = async (context, params) => {
 	]);
 	const doNow: TodayLine[] = [];
 	const waiting: TodayLine[] = [];
-	const line = (key: string, what: string, detail: string, href: string, action: string, rest: Partial<TodayLine> = {}): TodayLine => ({
+	const line = (
+		key: string,
+		what: string,
+		detail: string,
+		href: string,
+		action: string,
+		rest: Partial<TodayLine> = {},
+	): TodayLine => ({
 		key,
 		what,
 		detail,
@@ -40,33 +47,100 @@ export const today: View<"today"> = async (context, params) => {
 		const its = cell.firing;
 		if (!its) continue;
 		const load = `${plural(its.pieces, "piece")}, ${LEVEL_WORDS[its.level]}`;
-		if (cell.state === "canOpen") doNow.push(line(`open-${its.id}`, `Open ${cell.name}`, `firing ${its.number}: ${load}`, "/open", "Open and judge"));
-		if (cell.state === "planned") doNow.push(line(`start-${its.id}`, `Start ${cell.name}`, `firing ${its.number}: ${load}`, "/fire", "Go to the kiln"));
+		if (cell.state === "canOpen")
+			doNow.push(
+				line(`open-${its.id}`, `Open ${cell.name}`, `firing ${its.number}: ${load}`, "/open", "Open and judge"),
+			);
+		if (cell.state === "planned")
+			doNow.push(
+				line(`start-${its.id}`, `Start ${cell.name}`, `firing ${its.number}: ${load}`, "/fire", "Go to the kiln"),
+			);
 		if (cell.state === "running" || cell.state === "cooling") {
-			waiting.push(line(`fire-${its.id}`, `${cell.name}, ${cell.phase}`, `firing ${its.number}: ${load}`, "/fire", "Look", { at: its.openAt, urgency: "calm" }));
+			waiting.push(
+				line(`fire-${its.id}`, `${cell.name}, ${cell.phase}`, `firing ${its.number}: ${load}`, "/fire", "Look", {
+					at: its.openAt,
+					urgency: "calm",
+				}),
+			);
 		}
 	}
 	if (stations.open.line === "to judge" && !kilns.some(({ state }) => state === "canOpen")) {
-		doNow.push(line("judge", `Judge ${plural(stations.open.count, "piece")}`, "out of the kiln, not looked at yet", "/open", "Judge"));
+		doNow.push(
+			line(
+				"judge",
+				`Judge ${plural(stations.open.count, "piece")}`,
+				"out of the kiln, not looked at yet",
+				"/open",
+				"Judge",
+			),
+		);
 	}
 	const todays = sessions.filter(({ isToday }) => isToday);
 	for (const session of todays) {
 		doNow.push(
-			line(`class-${session.id}`, session.title, `${plural(session.students, "student")}, ${session.startsAt} to ${session.endsAt}`, `/bench?session=${session.id}`, "Open the bench", {
-				at: new Date(wallClockMs(session.day, session.startsAt, zone)).toISOString(),
-			}),
+			line(
+				`class-${session.id}`,
+				session.title,
+				`${plural(session.students, "student")}, ${session.startsAt} to ${session.endsAt}`,
+				`/bench?session=${session.id}`,
+				"Open the bench",
+				{
+					at: new Date(wallClockMs(session.day, session.startsAt, zone)).toISOString(),
+				},
+			),
 		);
 	}
-	if (stations.cut.count > 0) doNow.push(line("cut", `Cut ${plural(stations.cut.count, "part")}`, "for the next class, spares counted", "/cut", "Cut"));
-	if (stations.load.count > 0) doNow.push(line("load", `Load ${plural(stations.load.count, "piece")}`, "dry and sorted into trays", "/load", "Propose a load"));
+	if (stations.cut.count > 0)
+		doNow.push(
+			line("cut", `Cut ${plural(stations.cut.count, "part")}`, "for the next class, spares counted", "/cut", "Cut"),
+		);
+	if (stations.load.count > 0)
+		doNow.push(
+			line(
+				"load",
+				`Load ${plural(stations.load.count, "piece")}`,
+				"dry and sorted into trays",
+				"/load",
+				"Propose a load",
+			),
+		);
 	const coldWork = pieces.filter(({ state }) => state === "coldWork");
-	if (coldWork.length > 0) doNow.push(line("cold", `Cold work on ${plural(coldWork.length, "piece")}`, coldWork.map(({ code }) => code).join(", "), "/hand-over", "Finish"));
+	if (coldWork.length > 0)
+		doNow.push(
+			line(
+				"cold",
+				`Cold work on ${plural(coldWork.length, "piece")}`,
+				coldWork.map(({ code }) => code).join(", "),
+				"/hand-over",
+				"Finish",
+			),
+		);
 	const unshelved = pieces.filter(({ state, spot }) => state === "ready" && !spot);
-	if (unshelved.length > 0) doNow.push(line("shelve", `Put ${plural(unshelved.length, "piece")} on the shelf`, unshelved.map(({ code }) => code).join(", "), "/hand-over", "Choose spots"));
+	if (unshelved.length > 0)
+		doNow.push(
+			line(
+				"shelve",
+				`Put ${plural(unshelved.length, "piece")} on the shelf`,
+				unshelved.map(({ code }) => code).join(", "),
+				"/hand-over",
+				"Choose spots",
+			),
+		);
 
-	const wet = pieces.filter(({ state, readyFrom }) => state === "queued" && readyFrom !== null && Date.parse(readyFrom) > now.getTime());
+	const wet = pieces.filter(
+		({ state, readyFrom }) => state === "queued" && readyFrom !== null && Date.parse(readyFrom) > now.getTime(),
+	);
 	for (const [readyFrom, some] of groupBy(wet, (one) => one.readyFrom)) {
-		waiting.push(line(`dry-${readyFrom}`, `Glue dries on ${plural(some.length, "piece")}`, some.map(who).join(", "), "/dry", "Look", { at: readyFrom, urgency: "calm" }));
+		waiting.push(
+			line(
+				`dry-${readyFrom}`,
+				`Glue dries on ${plural(some.length, "piece")}`,
+				some.map(who).join(", "),
+				"/dry",
+				"Look",
+				{ at: readyFrom, urgency: "calm" },
+			),
+		);
 	}
 	waiting.sort((a, b) => (a.at ?? "").localeCompare(b.at ?? ""));
 	return { doNow, waiting, promised: promisedLines(pieces) };
@@ -89,6 +163,7 @@ function promisedLines(pieces: readonly PieceBrief[]): (TodayLine & { day: strin
 			at: null,
 			href: `/piece/${one.code}`,
 			action: "Look",
-			urgency: one.promise === "late" ? ("late" as const) : one.promise === "atRisk" ? ("atRisk" as const) : ("calm" as const),
+			urgency:
+				one.promise === "late" ? ("late" as const) : one.promise === "atRisk" ? ("atRisk" as const) : ("calm" as const),
 		}));
 }

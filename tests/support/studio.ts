@@ -1,5 +1,4 @@
 import { randomUUID } from "node:crypto";
-import { asc } from "drizzle-orm";
 import type { ActionInput, ActionName, ActionOutput, Role } from "@contract/actions";
 import type { ViewName, Views } from "@contract/views";
 import { type Connection, connect } from "@db/connect";
@@ -8,6 +7,7 @@ import { user } from "@db/schema";
 import { perform } from "@server/perform";
 import { views } from "@server/views";
 import type { View } from "@server/views/context";
+import { asc } from "drizzle-orm";
 
 /** A database of its own holding the demo studio, and short ways to act in it and look at it. */
 export async function demoStudio() {
@@ -21,14 +21,26 @@ export async function demoStudio() {
 	const people = await connection.db.select().from(user).orderBy(asc(user.role));
 	const who = (role: Role, now: Date) => {
 		const person = people.find((one) => one.role === role);
-		return { actor: { id: person?.id ?? "", sessionId: "", name: person?.name ?? "", role }, now, headers: new Headers() };
+		return {
+			actor: { id: person?.id ?? "", sessionId: "", name: person?.name ?? "", role },
+			now,
+			headers: new Headers(),
+		};
 	};
 	return {
 		url,
 		db: connection.db,
-		act: <N extends ActionName>(action: N, input: ActionInput<N>, options: { role?: Role; now?: Date } = {}): Promise<ActionOutput[N]> =>
+		act: <N extends ActionName>(
+			action: N,
+			input: ActionInput<N>,
+			options: { role?: Role; now?: Date } = {},
+		): Promise<ActionOutput[N]> =>
 			perform(connection.db, action, input, who(options.role ?? "instructor", options.now ?? new Date())),
-		see: async <N extends ViewName>(view: N, params: Record<string, string> = {}, now = new Date()): Promise<Views[N]> => {
+		see: async <N extends ViewName>(
+			view: N,
+			params: Record<string, string> = {},
+			now = new Date(),
+		): Promise<Views[N]> => {
 			const { actor } = who("instructor", now);
 			const context = { db: connection.db, studio: await loadStudio(connection.db), actor, now };
 			return (views[view] as View<N>)(context, new URLSearchParams(params));

@@ -1,7 +1,7 @@
-import { QueryClient, useMutation, useQuery } from "@tanstack/react-query";
-import { useEffect } from "react";
 import type { ActionInput, ActionName, ActionOutput, Trouble } from "@contract/actions";
 import type { ViewName, Views } from "@contract/views";
+import { QueryClient, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect } from "react";
 import { onTopic } from "./live";
 
 /** The server's "no": sentences, each with the path of the field it is about. */
@@ -14,10 +14,14 @@ export class TroubleError extends Error {
 	}
 }
 
-export const queries = new QueryClient({ defaultOptions: { queries: { staleTime: Number.POSITIVE_INFINITY, retry: 1 } } });
+/** One cache a page. Never shared on the server: there it would show one person what another one asked for. */
+export const newQueryClient = (): QueryClient =>
+	new QueryClient({ defaultOptions: { queries: { staleTime: Number.POSITIVE_INFINITY, retry: 1 } } });
 
 async function answerOf<T>(response: Response): Promise<T> {
-	const body: unknown = await response.json().catch(() => ({ problems: [{ path: [], sentence: "The server gave no answer that can be read." }] }));
+	const body: unknown = await response
+		.json()
+		.catch(() => ({ problems: [{ path: [], sentence: "The server gave no answer that can be read." }] }));
 	if (!response.ok) throw new TroubleError(response.status, (body as Trouble).problems);
 	return body as T;
 }
@@ -26,7 +30,9 @@ async function ask(url: string, init?: RequestInit): Promise<Response> {
 	try {
 		return await fetch(url, init);
 	} catch {
-		throw new TroubleError(0, [{ path: [], sentence: "The server cannot be reached. What you typed is still here; try again in a moment." }]);
+		throw new TroubleError(0, [
+			{ path: [], sentence: "The server cannot be reached. What you typed is still here; try again in a moment." },
+		]);
 	}
 }
 
@@ -40,50 +46,57 @@ export async function act<N extends ActionName>(name: N, input: ActionInput<N>):
 	return answerOf(response);
 }
 
-export async function see<N extends ViewName>(name: N, params: Record<string, string> = {}, signal?: AbortSignal): Promise<Views[N]> {
+export async function see<N extends ViewName>(
+	name: N,
+	params: Record<string, string> = {},
+	signal?: AbortSignal,
+): Promise<Views[N]> {
 	return answerOf(await ask(`/api/see/${name}?${new URLSearchParams(params)}`, { signal }));
 }
 
 export async function sendPhoto(pieceId: string, eventId: string, file: File): Promise<{ photoId: string }> {
 	const url = `/api/photos?${new URLSearchParams({ piece: pieceId, event: eventId })}`;
-	return answerOf(await ask(url, { method: "POST", headers: { "Content-Type": "application/octet-stream" }, body: file }));
+	return answerOf(
+		await ask(url, { method: "POST", headers: { "Content-Type": "application/octet-stream" }, body: file }),
+	);
 }
 
 /** Views that change with every kiln reading; all others only when somebody did something. */
 const HOT_VIEWS: readonly string[] = ["frame", "readings", "open"];
 
 /** A view that keeps itself current: given by the page first, asked again whenever the studio changes. */
-export function useView<N extends ViewName>(name: N, params: Record<string, string>, initial?: Views[N], enabled = true) {
-	const query = useQuery(
-		{
-			queryKey: [name, params],
-			queryFn: ({ signal }) => see(name, params, signal),
-			...(initial === undefined ? {} : { initialData: initial }),
-			enabled,
-			placeholderData: (before: Views[N] | undefined) => before,
-		} as Parameters<typeof useQuery<Views[N]>>[0],
-		queries,
-	);
+export function useView<N extends ViewName>(
+	name: N,
+	params: Record<string, string>,
+	initial?: Views[N],
+	enabled = true,
+) {
+	const queries = useQueryClient();
+	const query = useQuery({
+		queryKey: [name, params],
+		queryFn: ({ signal }) => see(name, params, signal),
+		...(initial === undefined ? {} : { initialData: initial }),
+		enabled,
+		placeholderData: (before: Views[N] | undefined) => before,
+	} as Parameters<typeof useQuery<Views[N]>>[0]);
 	useEffect(
 		() =>
 			onTopic((topic) => {
 				if (topic !== "readings" || HOT_VIEWS.includes(name)) void queries.invalidateQueries({ queryKey: [name] });
 			}),
-		[name],
+		[name, queries],
 	);
 	return query;
 }
 
 /** An action with its state: pending, its trouble, and what to do afterwards. */
 export function useAct<N extends ActionName>(name: N, done?: (output: ActionOutput[N], input: ActionInput<N>) => void) {
-	return useMutation<ActionOutput[N], TroubleError, ActionInput<N>>(
-		{
-			mutationFn: (input) => act(name, input),
-			onSuccess: (output, input) => {
-				void queries.invalidateQueries();
-				done?.(output, input);
-			},
+	const queries = useQueryClient();
+	return useMutation<ActionOutput[N], TroubleError, ActionInput<N>>({
+		mutationFn: (input) => act(name, input),
+		onSuccess: (output, input) => {
+			void queries.invalidateQueries();
+			done?.(output, input);
 		},
-		queries,
-	);
+	});
 }

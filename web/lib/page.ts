@@ -1,7 +1,7 @@
-import type { AstroGlobal } from "astro";
 import type { ViewName, Views } from "@contract/views";
 import { Refusal } from "@server/refusal";
 import { see } from "@server/see";
+import type { AstroGlobal } from "astro";
 import type { FramedProps } from "../ui/framed";
 import { PREFS_COOKIE, readPrefs } from "./prefs";
 

@@ -1,5 +1,5 @@
+import { type Figure, formatFigure, METRIC, type Units } from "@core/units/phrase";
 import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from "react";
-import { METRIC, type Figure, formatFigure, type Units } from "@core/units/phrase";
 
 export type Theme = "workshop" | "kilnroom";
 

@@ -1,6 +1,6 @@
-import { type ReactNode, useId, useState } from "react";
 import { lengthFigure, parseLengthMm } from "@core/units/length";
 import { fahrenheit, parseTemperatureC } from "@core/units/temperature";
+import { type ReactNode, useId, useState } from "react";
 import { usePrefs } from "../lib/prefs";
 
 interface Frame {
@@ -81,7 +81,9 @@ export function NumberField({ label, value, onChange, error, hint, kind, autoFoc
 	return (
 		<Field label={label} error={misread ?? error} hint={hint}>
 			{({ id, describedBy }) => (
-				<span className={`input figure flex w-full items-center gap-1 ${compact ? "input-sm h-9" : "h-11"} ${(misread ?? error) ? "border-error" : ""}`}>
+				<span
+					className={`input figure flex w-full items-center gap-1 ${compact ? "input-sm h-9" : "h-11"} ${(misread ?? error) ? "border-error" : ""}`}
+				>
 					<input
 						id={id}
 						className="w-full min-w-0 grow"
@@ -109,27 +111,66 @@ function plainNumber(text: string) {
 		: { ok: false as const, problems: [{ path: [], sentence: `“${text.trim()}” is not a number.` }] };
 }
 
-export function TextField(props: { label: string; value: string; onChange(value: string): void; error?: string | undefined; hint?: string; multiline?: boolean; autoComplete?: string; type?: string; compact?: boolean }) {
+export function TextField(props: {
+	label: string;
+	value: string;
+	onChange(value: string): void;
+	error?: string | undefined;
+	hint?: string;
+	multiline?: boolean;
+	autoComplete?: string;
+	type?: string;
+	compact?: boolean;
+}) {
 	const { label, value, onChange, error, hint, multiline, type = "text", autoComplete = "off", compact } = props;
 	const common = { value, onChange: (event: { target: { value: string } }) => onChange(event.target.value) };
 	return (
 		<Field label={label} error={error} hint={hint}>
 			{({ id, describedBy }) =>
 				multiline ? (
-					<textarea id={id} className={`textarea w-full ${error ? "border-error" : ""}`} rows={2} aria-describedby={describedBy} aria-invalid={Boolean(error)} {...common} />
+					<textarea
+						id={id}
+						className={`textarea w-full ${error ? "border-error" : ""}`}
+						rows={2}
+						aria-describedby={describedBy}
+						aria-invalid={Boolean(error)}
+						{...common}
+					/>
 				) : (
-					<input id={id} type={type} className={`input w-full ${compact ? "input-sm h-9" : "h-11"} ${error ? "border-error" : ""}`} aria-describedby={describedBy} aria-invalid={Boolean(error)} autoComplete={autoComplete} {...common} />
+					<input
+						id={id}
+						type={type}
+						className={`input w-full ${compact ? "input-sm h-9" : "h-11"} ${error ? "border-error" : ""}`}
+						aria-describedby={describedBy}
+						aria-invalid={Boolean(error)}
+						autoComplete={autoComplete}
+						{...common}
+					/>
 				)
 			}
 		</Field>
 	);
 }
 
-export function ChoiceField<T extends string>(props: { label: string; value: T; options: readonly { value: T; label: string }[]; onChange(value: T): void; error?: string | undefined; hint?: string; compact?: boolean }) {
+export function ChoiceField<T extends string>(props: {
+	label: string;
+	value: T;
+	options: readonly { value: T; label: string }[];
+	onChange(value: T): void;
+	error?: string | undefined;
+	hint?: string;
+	compact?: boolean;
+}) {
 	return (
 		<Field label={props.label} error={props.error} hint={props.hint}>
 			{({ id, describedBy }) => (
-				<select id={id} className={`select w-full ${props.compact ? "select-sm h-9" : "h-11"}`} value={props.value} aria-describedby={describedBy} onChange={(event) => props.onChange(event.target.value as T)}>
+				<select
+					id={id}
+					className={`select w-full ${props.compact ? "select-sm h-9" : "h-11"}`}
+					value={props.value}
+					aria-describedby={describedBy}
+					onChange={(event) => props.onChange(event.target.value as T)}
+				>
 					{props.options.map(({ value, label }) => (
 						<option key={value} value={value}>
 							{label}

@@ -1,6 +1,6 @@
+import { readCode } from "@core/journey/code";
 import { Search } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
-import { readCode } from "@core/journey/code";
 import { useView } from "../lib/api";
 
 /** Finds anything by a few letters; a whole code, typed or scanned, goes straight to its piece. */
@@ -23,7 +23,12 @@ export function Finder() {
 	};
 	return (
 		<>
-			<button type="button" className="btn btn-ghost btn-sm gap-2 px-2 font-normal" aria-keyshortcuts="/" onClick={() => dispatchEvent(new Event("zephyr-find"))}>
+			<button
+				type="button"
+				className="btn btn-ghost btn-sm gap-2 px-2 font-normal"
+				aria-keyshortcuts="/"
+				onClick={() => dispatchEvent(new Event("zephyr-find"))}
+			>
 				<Search size={18} aria-hidden="true" />
 				<span className="max-xl:sr-only">find or scan</span>
 				<kbd className="kbd kbd-sm max-xl:hidden">/</kbd>
@@ -39,7 +44,13 @@ export function Finder() {
 						<label className="mb-1 block font-semibold" htmlFor="find">
 							Piece code, student, kit, glass or kiln
 						</label>
-						<input id="find" className="input h-12 w-full text-lg" autoComplete="off" value={text} onChange={(event) => setText(event.target.value)} />
+						<input
+							id="find"
+							className="input h-12 w-full text-lg"
+							autoComplete="off"
+							value={text}
+							onChange={(event) => setText(event.target.value)}
+						/>
 					</form>
 					<ul className="ruled mt-3">
 						{text.trim().length >= 2 &&
@@ -53,7 +64,9 @@ export function Finder() {
 								</li>
 							))}
 					</ul>
-					{text.trim().length >= 2 && data?.found.length === 0 && <p className="py-2 text-soft">Nothing of that name.</p>}
+					{text.trim().length >= 2 && data?.found.length === 0 && (
+						<p className="py-2 text-soft">Nothing of that name.</p>
+					)}
 				</div>
 				<form method="dialog" className="modal-backdrop">
 					<button type="submit">close</button>

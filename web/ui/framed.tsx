@@ -1,7 +1,7 @@
-import { QueryClientProvider } from "@tanstack/react-query";
-import type { ComponentType } from "react";
 import type { FrameView, Station, ViewName, Views } from "@contract/views";
-import { queries, useView } from "../lib/api";
+import { QueryClientProvider } from "@tanstack/react-query";
+import { type ComponentType, useState } from "react";
+import { newQueryClient, useView } from "../lib/api";
 import { type Prefs, PrefsProvider } from "../lib/prefs";
 import { useFrameKeys } from "./keys";
 import { KeysHelp } from "./keys-help";
@@ -24,6 +24,7 @@ export interface StationProps<N extends ViewName> {
 /** Puts a station on the table between rail and kiln strip, fed by its view, which keeps itself current. */
 export function framed<N extends ViewName>(name: N, station: Station | null, Table: ComponentType<StationProps<N>>) {
 	return function FramedStation(props: FramedProps<N>) {
+		const [queries] = useState(newQueryClient);
 		return (
 			<QueryClientProvider client={queries}>
 				<PrefsProvider initial={props.prefs} timeZone={props.frame.timeZone} now={props.frame.now}>
@@ -34,7 +35,12 @@ export function framed<N extends ViewName>(name: N, station: Station | null, Tab
 	};
 }
 
-function Layout<N extends ViewName>({ name, station, Table, ...props }: FramedProps<N> & { name: N; station: Station | null; Table: ComponentType<StationProps<N>> }) {
+function Layout<N extends ViewName>({
+	name,
+	station,
+	Table,
+	...props
+}: FramedProps<N> & { name: N; station: Station | null; Table: ComponentType<StationProps<N>> }) {
 	const frame = useView("frame", {}, props.frame).data ?? props.frame;
 	const view = useView(name, props.params, props.initial).data ?? props.initial;
 	useFrameKeys();

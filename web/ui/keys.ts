@@ -1,6 +1,6 @@
-import { useEffect } from "react";
-import { readCode } from "@core/journey/code";
 import type { Station } from "@contract/views";
+import { readCode } from "@core/journey/code";
+import { useEffect } from "react";
 import { STATION_PATHS } from "./rail";
 
 /** Characters nearer together than this (ms) come from a scanner, not from fingers. */
@@ -9,42 +9,61 @@ const BURST_MS = 45;
 const inField = (target: EventTarget | null) =>
 	target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
 
+/** Gathers characters that come as fast as a scanner's; tells the burst so far with each of them. */
+class Burst {
+	private text = "";
+	private lastMs = Number.NEGATIVE_INFINITY;
+
+	/** Adds a character; true while the burst has only this one, so that it may be a key. */
+	add(character: string, atMs: number): boolean {
+		const fast = atMs - this.lastMs < BURST_MS;
+		this.text = fast ? this.text + character : character;
+		this.lastMs = atMs;
+		return this.text.length === 1;
+	}
+
+	/** The piece code that Enter ends, if a scanner typed one. */
+	end(atMs: number): string | undefined {
+		const code = atMs - this.lastMs < BURST_MS ? readCode(this.text) : undefined;
+		this.text = "";
+		return code;
+	}
+}
+
+/** Where a key of the frame leads; undefined for others. */
+function pathOf(key: string): string | undefined {
+	if (key === "0") return "/";
+	const station = (Object.keys(STATION_PATHS) as Station[])[Number(key) - 1];
+	return station && STATION_PATHS[station];
+}
+
+const SIGNALS: Record<string, string> = { "/": "zephyr-find", "?": "zephyr-keys" };
+
 /**
  * Keys of the whole frame: 1–8 stations, 0 today, / find, ? keys. A scanner's burst ending in Enter is always a code,
- * also while a field has the focus, and never keys.
+ * also while a field has the focus, and never keys: a key acts only once no second character follows it at once.
  */
 export function useFrameKeys(): void {
 	useEffect(() => {
-		let burst = "";
-		let lastMs = 0;
+		const burst = new Burst();
 		let pending: ReturnType<typeof setTimeout> | undefined;
 		const onKey = (event: KeyboardEvent) => {
 			if (event.ctrlKey || event.metaKey || event.altKey) return;
-			const fast = event.timeStamp - lastMs < BURST_MS;
-			lastMs = event.timeStamp;
 			if (event.key === "Enter") {
-				const code = fast ? readCode(burst) : undefined;
-				burst = "";
-				if (code) {
-					event.preventDefault();
-					clearTimeout(pending);
-					location.assign(`/piece/${code}`);
-				}
-				return;
-			}
-			if (event.key.length !== 1) return;
-			burst = fast ? burst + event.key : event.key;
-			if (inField(event.target)) return;
-			clearTimeout(pending);
-			if (burst.length > 1) return;
-			if (event.key === "/" || event.key === "?") {
+				const code = burst.end(event.timeStamp);
+				if (!code) return;
 				event.preventDefault();
-				dispatchEvent(new Event(event.key === "/" ? "zephyr-find" : "zephyr-keys"));
-				return;
+				location.assign(`/piece/${code}`);
+			} else if (event.key.length === 1) {
+				clearTimeout(pending);
+				const alone = burst.add(event.key, event.timeStamp);
+				if (!alone || inField(event.target)) return;
+				const signal = SIGNALS[event.key];
+				if (signal) event.preventDefault();
+				const path = pathOf(event.key);
+				if (signal) pending = setTimeout(() => dispatchEvent(new Event(signal)), BURST_MS);
+				else if (path) pending = setTimeout(() => location.assign(path), BURST_MS);
 			}
-			const station = (Object.keys(STATION_PATHS) as Station[])[Number(event.key) - 1];
-			const path = event.key === "0" ? "/" : station && STATION_PATHS[station];
-			if (path) pending = setTimeout(() => location.assign(path), BURST_MS + 20);
 		};
 		addEventListener("keydown", onKey);
 		return () => removeEventListener("keydown", onKey);

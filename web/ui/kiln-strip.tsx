@@ -8,11 +8,14 @@ import { Glow } from "./signs";
 /** The instrument along the bottom: what every kiln is doing. Its only colour is the glow of that temperature. */
 export function KilnStrip({ kilns }: { kilns: readonly KilnCell[] }) {
 	return (
-		<footer aria-label="Kilns" className="no-print flex min-h-[60px] bg-[oklch(25%_0.035_172)] text-[oklch(93%_0.012_160)]">
+		<section
+			aria-label="Kilns"
+			className="no-print flex min-h-[60px] bg-[oklch(25%_0.035_172)] text-[oklch(93%_0.012_160)]"
+		>
 			{kilns.map((cell) => (
 				<Cell key={cell.id} cell={cell} />
 			))}
-		</footer>
+		</section>
 	);
 }
 
@@ -23,25 +26,39 @@ function Cell({ cell }: { cell: KilnCell }) {
 	const block = cell.kind === "microwaveBlock";
 	const dim = "text-[12.5px] leading-tight text-[oklch(80%_0.02_165)]";
 	return (
-		<a href="/fire" className={`flex min-w-0 items-center gap-3 border-r border-[oklch(38%_0.03_168)] pr-4 last:border-r-0 ${firing ? "grow-[2] basis-0" : "grow basis-0"}`}>
+		<a
+			href="/fire"
+			className={`flex min-w-0 items-center gap-3 border-r border-[oklch(38%_0.03_168)] pr-4 last:border-r-0 ${firing ? "grow-[2] basis-0" : "grow basis-0"}`}
+		>
 			<Glow c={cell.airC} className="h-full w-3.5 shrink-0" />
 			<span className="min-w-0 shrink">
 				<b className="block truncate font-semibold">{cell.name}</b>
 				<span className={`${dim} block truncate`}>
-					{block ? `microwave block, ${cell.uses} uses` : firing ? `${firing.pieces} pieces, ${LEVEL_WORDS[firing.level]}` : "empty"}
+					{block
+						? `microwave block, ${cell.uses} uses`
+						: firing
+							? `${firing.pieces} pieces, ${LEVEL_WORDS[firing.level]}`
+							: "empty"}
 				</span>
 			</span>
-			{firing?.startedAt && <TimeLine id={firing.id} plan={firing.plan} elapsedS={firing.elapsedS} totalS={firing.totalS} />}
-			{!(block && cell.readAgoS === null) && <span className="figure ml-auto text-2xl font-semibold tracking-tight whitespace-nowrap">{figure({ c: cell.airC })}</span>}
+			{firing?.startedAt && (
+				<TimeLine id={firing.id} plan={firing.plan} elapsedS={firing.elapsedS} totalS={firing.totalS} />
+			)}
+			{!(block && cell.readAgoS === null) && (
+				<span className="figure ml-auto text-2xl font-semibold tracking-tight whitespace-nowrap">
+					{figure({ c: cell.airC })}
+				</span>
+			)}
 			{firing && (
-				<span className={`${dim} w-36 shrink-0 max-lg:hidden`}>
+				<span className={`${dim} w-44 shrink-0 max-lg:hidden`}>
 					<span className="block truncate">
 						{cell.phase}
 						{firing.speedUp > 1 && <b className="ml-1 font-bold text-[oklch(82%_0.14_75)]">clock ×{firing.speedUp}</b>}
 					</span>
 					{firing.openAt && cell.state !== "canOpen" && (
 						<span className="block truncate">
-							open not before <b className="figure font-bold text-white">{clockNear(firing.openAt, new Date(nowMs), timeZone)}</b>
+							open not before{" "}
+							<b className="figure font-bold text-white">{clockNear(firing.openAt, new Date(nowMs), timeZone)}</b>
 						</span>
 					)}
 					{cell.state === "canOpen" && <b className="block font-bold text-white">may be opened</b>}
@@ -61,12 +78,24 @@ function TimeLine({ id, plan, elapsedS, totalS }: { id: string; plan: Curve; ela
 	const path = `M${plan.map(({ s, c }) => `${x(s).toFixed(1)} ${y(c).toFixed(1)}`).join("L")}L${w} ${h - 2}`;
 	const now = Math.min(w, x(elapsedS));
 	return (
-		<svg viewBox={`0 0 ${w} ${h}`} preserveAspectRatio="none" className="hidden h-9 min-w-16 grow md:block" aria-hidden="true">
+		<svg
+			viewBox={`0 0 ${w} ${h}`}
+			preserveAspectRatio="none"
+			className="hidden h-9 min-w-16 grow md:block"
+			aria-hidden="true"
+		>
 			<path d={path} fill="none" stroke="oklch(62% 0.03 165)" strokeWidth="1.5" vectorEffect="non-scaling-stroke" />
 			<clipPath id={`done-${id}`}>
 				<rect width={now} height={h} />
 			</clipPath>
-			<path d={path} fill="none" stroke="oklch(93% 0.012 160)" strokeWidth="2.6" vectorEffect="non-scaling-stroke" clipPath={`url(#done-${id})`} />
+			<path
+				d={path}
+				fill="none"
+				stroke="oklch(93% 0.012 160)"
+				strokeWidth="2.6"
+				vectorEffect="non-scaling-stroke"
+				clipPath={`url(#done-${id})`}
+			/>
 			<path d={`M${now} 0V${h}`} stroke="oklch(93% 0.012 160)" strokeWidth="1" vectorEffect="non-scaling-stroke" />
 		</svg>
 	);

@@ -1,7 +1,13 @@
 import type { TroubleError } from "../lib/api";
 
 /** What the server refused, in its own sentences. Fields show theirs themselves: `except` names those paths. */
-export function Trouble({ error, except = [] }: { error: TroubleError | null | undefined; except?: readonly string[] }) {
+export function Trouble({
+	error,
+	except = [],
+}: {
+	error: TroubleError | null | undefined;
+	except?: readonly string[];
+}) {
 	const problems = error?.problems.filter(({ path }) => !except.includes(String(path.at(-1)))) ?? [];
 	if (problems.length === 0) return null;
 	return (
@@ -23,7 +29,14 @@ export const troubleAt = (error: TroubleError | null | undefined, field: string)
 export function Caution({ children }: { children: React.ReactNode }) {
 	return (
 		<p className="flex gap-2 text-soft">
-			<svg width="16" height="18" viewBox="0 0 16 18" aria-hidden="true" className="mt-px shrink-0 fill-none stroke-warning" strokeWidth="1.8">
+			<svg
+				width="16"
+				height="18"
+				viewBox="0 0 16 18"
+				aria-hidden="true"
+				className="mt-px shrink-0 fill-none stroke-warning"
+				strokeWidth="1.8"
+			>
 				<path d="M8 1v10M8 14.5v2" />
 			</svg>
 			<span>{children}</span>

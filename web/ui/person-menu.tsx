@@ -1,5 +1,5 @@
-import { Moon, Ruler, Sun, UserRound } from "lucide-react";
 import type { FrameView } from "@contract/views";
+import { Moon, Ruler, Sun, UserRound } from "lucide-react";
 import { usePrefs } from "../lib/prefs";
 
 /** Units, light or dark, and who is signed in. */
@@ -17,10 +17,20 @@ export function PersonMenu({ person }: { person: FrameView["person"] }) {
 				<Ruler size={17} aria-hidden="true" />
 				{metric ? "mm °C" : "in °F"}
 			</button>
-			<button type="button" className="btn btn-ghost btn-sm px-2" aria-label={theme === "workshop" ? "Dark, for the kiln room" : "Light, for the workshop"} onClick={() => set({ theme: theme === "workshop" ? "kilnroom" : "workshop" })}>
+			<button
+				type="button"
+				className="btn btn-ghost btn-sm px-2"
+				aria-label={theme === "workshop" ? "Dark, for the kiln room" : "Light, for the workshop"}
+				onClick={() => set({ theme: theme === "workshop" ? "kilnroom" : "workshop" })}
+			>
 				{theme === "workshop" ? <Moon size={17} aria-hidden="true" /> : <Sun size={17} aria-hidden="true" />}
 			</button>
-			<a href="/account" className="btn btn-ghost btn-sm px-2" aria-label={`Signed in as ${person.name}, ${person.role}`} title={`${person.name}, ${person.role}`}>
+			<a
+				href="/account"
+				className="btn btn-ghost btn-sm px-2"
+				aria-label={`Signed in as ${person.name}, ${person.role}`}
+				title={`${person.name}, ${person.role}`}
+			>
 				<UserRound size={17} aria-hidden="true" />
 			</a>
 		</>

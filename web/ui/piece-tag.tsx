@@ -2,7 +2,15 @@ import type { PieceBrief } from "@contract/views";
 import { LevelGlyph, StackBar } from "./signs";
 
 /** How a piece shows itself everywhere: stack bar, code, whose it is, glyph with its word. */
-export function PieceTag({ piece, aside, link = true }: { piece: PieceBrief; aside?: React.ReactNode; link?: boolean }) {
+export function PieceTag({
+	piece,
+	aside,
+	link = true,
+}: {
+	piece: PieceBrief;
+	aside?: React.ReactNode;
+	link?: boolean;
+}) {
 	const code = <span className="figure text-base font-bold tracking-wide">{piece.code}</span>;
 	return (
 		<div className="flex min-w-0 items-center gap-3 py-1.5">

@@ -50,7 +50,17 @@ export function Rail({ frame, station }: { frame: FrameView; station: Station | 
 	);
 }
 
-function StationLink({ name, keyNumber, count, here }: { name: Station; keyNumber: number; count: StationCount; here: boolean }) {
+function StationLink({
+	name,
+	keyNumber,
+	count,
+	here,
+}: {
+	name: Station;
+	keyNumber: number;
+	count: StationCount;
+	here: boolean;
+}) {
 	return (
 		<a
 			href={STATION_PATHS[name]}
@@ -60,7 +70,9 @@ function StationLink({ name, keyNumber, count, here }: { name: Station; keyNumbe
 		>
 			<span className="flex items-baseline gap-1.5">
 				<span className="truncate text-[15px] font-bold max-lg:text-[13px]">{STATION_WORDS[name]}</span>
-				<span className={`figure text-[15px] font-bold ${count.late > 0 ? "text-error" : "text-base-content"}`}>{count.count}</span>
+				<span className={`figure text-[15px] font-bold ${count.late > 0 ? "text-error" : "text-base-content"}`}>
+					{count.count}
+				</span>
 			</span>
 			<span className="truncate text-[12px] leading-tight text-soft">
 				{count.late > 0 ? <b className="font-bold text-error">{count.late} late</b> : count.line}
@@ -78,8 +90,16 @@ function Slips({ count: { count, late } }: { count: StationCount }) {
 			{Array.from({ length: shown }, (_, i) => {
 				const isLate = i < late;
 				const height = isLate ? 13 : 8 + ((i * 7) % 4);
-				// biome-ignore lint/suspicious/noArrayIndexKey: slips are all alike
-				return <rect key={i} x={i * 6} y={13 - height} width="3.4" height={height} className={isLate ? "fill-error" : i % 3 === 0 ? "fill-secondary/75" : "fill-secondary/45"} />;
+				return (
+					<rect
+						key={i}
+						x={i * 6}
+						y={13 - height}
+						width="3.4"
+						height={height}
+						className={isLate ? "fill-error" : i % 3 === 0 ? "fill-secondary/75" : "fill-secondary/45"}
+					/>
+				);
 			})}
 		</svg>
 	);

@@ -1,12 +1,11 @@
-import { scaleLinear } from "d3-scale";
-import { line } from "d3-shape";
-import { useId } from "react";
 import type { Curve, CurvePoint } from "@core/firing/curve";
 import { temperatureOf } from "@core/firing/curve";
-import { fahrenheit } from "@core/units/temperature";
 import { formatMinutes } from "@core/units/duration";
-import { usePrefs, useFigure } from "../lib/prefs";
-import { useState } from "react";
+import { fahrenheit } from "@core/units/temperature";
+import { scaleLinear } from "d3-scale";
+import { line } from "d3-shape";
+import { useId, useState } from "react";
+import { useFigure, usePrefs } from "../lib/prefs";
 
 export interface CurveSeries {
 	name: string;
@@ -69,9 +68,20 @@ export function ScheduleCurve({ series, width, height, nowS, openS, bands = [], 
 				<title id={titleId}>{summary}</title>
 				{bands.map(({ fromS, toS, name }, i) => (
 					<g key={`${name}${fromS}`}>
-						<rect x={x(fromS)} y={14} width={Math.max(0, x(toS) - x(fromS))} height={height - bottom - 14} className={i % 2 === 0 ? "fill-base-content/4" : "fill-transparent"} />
+						<rect
+							x={x(fromS)}
+							y={14}
+							width={Math.max(0, x(toS) - x(fromS))}
+							height={height - bottom - 14}
+							className={i % 2 === 0 ? "fill-base-content/4" : "fill-transparent"}
+						/>
 						{x(toS) - x(fromS) > name.length * 6.4 && (
-							<text x={(x(fromS) + x(toS)) / 2} y={height - bottom - 6} textAnchor="middle" className="fill-soft text-[11px]">
+							<text
+								x={(x(fromS) + x(toS)) / 2}
+								y={height - bottom - 6}
+								textAnchor="middle"
+								className="fill-soft text-[11px]"
+							>
 								{name}
 							</text>
 						)}
@@ -86,12 +96,25 @@ export function ScheduleCurve({ series, width, height, nowS, openS, bands = [], 
 					</g>
 				))}
 				{hours.map((hour) => (
-					<text key={hour} x={x(hour * 3600)} y={height - 6} textAnchor="middle" className="figure fill-soft text-[11px]">
+					<text
+						key={hour}
+						x={x(hour * 3600)}
+						y={height - 6}
+						textAnchor="middle"
+						className="figure fill-soft text-[11px]"
+					>
 						{hour} h
 					</text>
 				))}
 				{series.map(({ name, points, kind }) => (
-					<path key={name} d={path([...points]) ?? ""} fill="none" strokeDasharray={DASH[kind]} strokeWidth={kind === "measured" ? 2.6 : 1.6} className={STROKE[kind]} />
+					<path
+						key={name}
+						d={path([...points]) ?? ""}
+						fill="none"
+						strokeDasharray={DASH[kind]}
+						strokeWidth={kind === "measured" ? 2.6 : 1.6}
+						className={STROKE[kind]}
+					/>
 				))}
 				{openS !== undefined && (
 					<g>
@@ -112,8 +135,18 @@ export function ScheduleCurve({ series, width, height, nowS, openS, bands = [], 
 				{crossS !== null && (
 					<g className="pointer-events-none">
 						<path d={`M${x(crossS)} 14V${height - bottom}`} className="stroke-soft" />
-						{[{ name: formatMinutes(crossS / 60), text: "" }, ...series.map(({ name, points }) => ({ name, text: figure({ c: temperatureOf(points, crossS) }) }))].map(({ name, text }, i) => (
-							<text key={name} x={x(crossS) + aside} y={40 + i * 15} textAnchor={aside < 0 ? "end" : "start"} className="figure fill-base-content stroke-base-200 text-[12px] font-semibold [paint-order:stroke]" strokeWidth="3">
+						{[
+							{ name: formatMinutes(crossS / 60), text: "" },
+							...series.map(({ name, points }) => ({ name, text: figure({ c: temperatureOf(points, crossS) }) })),
+						].map(({ name, text }, i) => (
+							<text
+								key={name}
+								x={x(crossS) + aside}
+								y={40 + i * 15}
+								textAnchor={aside < 0 ? "end" : "start"}
+								className="figure fill-base-content stroke-base-200 text-[12px] font-semibold [paint-order:stroke]"
+								strokeWidth="3"
+							>
 								{text ? `${name} ${text}` : name}
 							</text>
 						))}
@@ -124,7 +157,12 @@ export function ScheduleCurve({ series, width, height, nowS, openS, bands = [], 
 				{series.map(({ name, kind }) => (
 					<span key={name} className="inline-flex items-center gap-1.5">
 						<svg width="22" height="6" aria-hidden="true">
-							<path d="M0 3H22" strokeDasharray={DASH[kind]} strokeWidth={kind === "measured" ? 2.6 : 1.6} className={STROKE[kind]} />
+							<path
+								d="M0 3H22"
+								strokeDasharray={DASH[kind]}
+								strokeWidth={kind === "measured" ? 2.6 : 1.6}
+								className={STROKE[kind]}
+							/>
 						</svg>
 						{name}
 					</span>

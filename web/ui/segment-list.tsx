@@ -1,7 +1,7 @@
+import type { PieceBrief } from "@contract/views";
 import type { MergedDemand } from "@core/firing/merge";
 import { type Schedule, SEGMENT_WORDS } from "@core/firing/schedule";
 import { formatMinutes } from "@core/units/duration";
-import type { PieceBrief } from "@contract/views";
 import { useFigure } from "../lib/prefs";
 
 interface Props {
@@ -29,7 +29,14 @@ export function SegmentList({ schedule, setBy, airMin, pieces }: Props) {
 			const ramp = { what: SEGMENT_WORDS.up, value: target, by: names(setBy.firstRamp) };
 			return airMin > 0 ? [ramp, { what: "let air out", value: formatMinutes(holdMin), by: names(setBy.air) }] : [ramp];
 		}
-		if (name === "drop") return [{ what: SEGMENT_WORDS.drop, value: `${figure({ c: targetC })}, ${formatMinutes(holdMin)}`, by: names(setBy.soak) }];
+		if (name === "drop")
+			return [
+				{
+					what: SEGMENT_WORDS.drop,
+					value: `${figure({ c: targetC })}, ${formatMinutes(holdMin)}`,
+					by: names(setBy.soak),
+				},
+			];
 		const by = name === "peak" ? "" : name === "down1" ? names(setBy.cool) : "";
 		return [{ what: SEGMENT_WORDS[name], value: holdMin > 0 ? `${target}, ${formatMinutes(holdMin)}` : target, by }];
 	});

@@ -3,13 +3,26 @@ import { dayWords } from "@formats/time";
 import { usePrefs } from "../lib/prefs";
 
 /** Which class this is about; changing it opens the same station for another one. */
-export function SessionPicker({ sessions, session, path }: { sessions: readonly SessionBrief[]; session: SessionBrief; path: string }) {
+export function SessionPicker({
+	sessions,
+	session,
+	path,
+}: {
+	sessions: readonly SessionBrief[];
+	session: SessionBrief;
+	path: string;
+}) {
 	const { nowMs, timeZone } = usePrefs();
-	const words = (one: SessionBrief) => `${one.isToday ? "Today" : dayWords(one.day, new Date(nowMs), timeZone)} ${one.startsAt} · ${one.title}`;
+	const words = (one: SessionBrief) =>
+		`${one.isToday ? "Today" : dayWords(one.day, new Date(nowMs), timeZone)} ${one.startsAt} · ${one.title}`;
 	return (
 		<label className="flex items-center gap-2">
 			<span className="sr-only">Class</span>
-			<select className="select h-11 min-w-72 text-base font-semibold" value={session.id} onChange={(event) => location.assign(`${path}?session=${event.target.value}`)}>
+			<select
+				className="select h-11 min-w-72 text-base font-semibold"
+				value={session.id}
+				onChange={(event) => location.assign(`${path}?session=${event.target.value}`)}
+			>
 				{sessions.map((one) => (
 					<option key={one.id} value={one.id}>
 						{words(one)}

@@ -1,12 +1,13 @@
+import type { Picture, Pictures, PieceBrief } from "@contract/views";
 import type { Place, Shelf } from "@core/loading/pack";
-import type { Band } from "@contract/views";
 import { useFigure } from "../lib/prefs";
 
 export interface OnShelf {
 	place: Place;
 	code: string;
 	name: string;
-	stack: readonly Band[];
+	/** The kit's plan, drawn to the size the piece really has. */
+	picture: Picture | undefined;
 	/** Cut size as handed in, mm, as it lies before it is turned. */
 	madeWidthMm: number;
 	madeHeightMm: number;
@@ -29,33 +30,100 @@ export function ShelfMap({ shelf, clearanceMm, doorSide, pieces, onPick, classNa
 	const pad = 14;
 	const flip = (place: Place) => h - place.yMm - place.heightMm;
 	return (
-		<svg viewBox={`${-pad} ${-pad} ${w + 2 * pad} ${h + 2 * pad + 26}`} className={`mx-auto block w-full ${className}`} role="img" aria-label={`Shelf ${figure({ mm: w })} by ${figure({ mm: h })} with ${pieces.length} pieces`}>
+		<svg
+			viewBox={`${-pad} ${-pad} ${w + 2 * pad} ${h + 2 * pad + 26}`}
+			className={`mx-auto block w-full ${className}`}
+			role="img"
+			aria-label={`Shelf ${figure({ mm: w })} by ${figure({ mm: h })} with ${pieces.length} pieces`}
+		>
 			<rect width={w} height={h} rx="3" className="fill-bench stroke-base-content/45" />
-			<rect x={marginMm} y={marginMm} width={w - 2 * marginMm} height={h - 2 * marginMm} fill="none" className="stroke-black/15" strokeDasharray="2 4" />
+			<rect
+				x={marginMm}
+				y={marginMm}
+				width={w - 2 * marginMm}
+				height={h - 2 * marginMm}
+				fill="none"
+				className="stroke-black/15"
+				strokeDasharray="2 4"
+			/>
 			{pieces.map((one) => {
 				const { place } = one;
 				const [x, y] = [place.xMm, flip(place)];
 				const [madeW, madeH] = place.turned ? [one.madeHeightMm, one.madeWidthMm] : [one.madeWidthMm, one.madeHeightMm];
 				const [gx, gy] = [x + (place.widthMm - madeW) / 2, y + (place.heightMm - madeH) / 2];
-				const top = one.stack.at(-1)?.colour ?? "#cccccc";
-				const base = one.stack[0]?.colour ?? "#cccccc";
 				const size = Math.min(17, Math.max(9, madeW / 5.2));
 				const plateW = Math.min(madeW - 4, size * 4.1);
 				const half = clearanceMm / 2;
 				return (
 					<g key={one.code} className={onPick ? "cursor-pointer" : undefined}>
-						<rect x={x - half} y={y - half} width={place.widthMm + clearanceMm} height={place.heightMm + clearanceMm} rx="4" fill="none" strokeDasharray="4 3" className="stroke-[oklch(45%_0.1_228)]/60" />
-						<rect x={gx} y={gy} width={madeW} height={madeH} rx="2" fill={base} stroke="#00000040" />
-						<rect x={gx + madeW * 0.08} y={gy + madeH * 0.08} width={madeW * 0.84} height={madeH * 0.84} rx="2" fill={top} />
-						<rect x={gx + (madeW - plateW) / 2} y={gy + madeH / 2 - size * 1.15} width={plateW} height={size * 2.35} rx="2" fill="#fffffff0" />
-						<text x={gx + madeW / 2} y={gy + madeH / 2 - size * 0.12} textAnchor="middle" fontSize={size} className="figure fill-[#10302a] font-bold">
+						<rect
+							x={x - half}
+							y={y - half}
+							width={place.widthMm + clearanceMm}
+							height={place.heightMm + clearanceMm}
+							rx="4"
+							fill="none"
+							strokeDasharray="4 3"
+							className="stroke-[oklch(45%_0.1_228)]/60"
+						/>
+						<rect x={gx} y={gy} width={madeW} height={madeH} rx="2" fill="#dfe8e3" stroke="#00000040" />
+						{one.picture && (
+							<PieceDrawing
+								picture={one.picture}
+								x={gx + madeW / 2}
+								y={gy + madeH / 2}
+								widthMm={one.madeWidthMm}
+								heightMm={one.madeHeightMm}
+								turned={place.turned}
+							/>
+						)}
+						<rect
+							x={gx + (madeW - plateW) / 2}
+							y={gy + madeH / 2 - size * 1.15}
+							width={plateW}
+							height={size * 2.35}
+							rx="2"
+							fill="#fffffff0"
+						/>
+						<text
+							x={gx + madeW / 2}
+							y={gy + madeH / 2 - size * 0.12}
+							textAnchor="middle"
+							fontSize={size}
+							className="figure fill-[#10302a] font-bold"
+						>
 							{one.code}
 						</text>
-						<text x={gx + madeW / 2} y={gy + madeH / 2 + size * 0.88} textAnchor="middle" fontSize={size * 0.82} className="fill-[#21443c]">
+						<text
+							x={gx + madeW / 2}
+							y={gy + madeH / 2 + size * 0.88}
+							textAnchor="middle"
+							fontSize={size * 0.82}
+							className="fill-[#21443c]"
+						>
 							{shorten(one.name, 9)}
 						</text>
-						{one.mark === "chosen" && <rect x={gx - 2} y={gy - 2} width={madeW + 4} height={madeH + 4} rx="3" fill="none" strokeWidth="4" className="stroke-[oklch(47%_0.12_228)]" />}
-						{one.mark === "done" && <path d={`M${gx + madeW - 26} ${gy + 16}l6 6 12-14`} fill="none" stroke="#10302a" strokeWidth="4.5" className="[paint-order:stroke]" />}
+						{one.mark === "chosen" && (
+							<rect
+								x={gx - 2}
+								y={gy - 2}
+								width={madeW + 4}
+								height={madeH + 4}
+								rx="3"
+								fill="none"
+								strokeWidth="4"
+								className="stroke-[oklch(47%_0.12_228)]"
+							/>
+						)}
+						{one.mark === "done" && (
+							<path
+								d={`M${gx + madeW - 26} ${gy + 16}l6 6 12-14`}
+								fill="none"
+								stroke="#10302a"
+								strokeWidth="4.5"
+								className="[paint-order:stroke]"
+							/>
+						)}
 						{onPick && (
 							<rect
 								x={gx}
@@ -84,6 +152,48 @@ export function ShelfMap({ shelf, clearanceMm, doorSide, pieces, onPick, classNa
 			</text>
 		</svg>
 	);
+}
+
+function PieceDrawing({
+	picture,
+	x,
+	y,
+	widthMm,
+	heightMm,
+	turned,
+}: {
+	picture: Picture;
+	x: number;
+	y: number;
+	widthMm: number;
+	heightMm: number;
+	turned: boolean;
+}) {
+	const scale = `${widthMm / picture.widthMm} ${heightMm / picture.heightMm}`;
+	return (
+		<g transform={`translate(${x} ${y}) rotate(${turned ? 90 : 0}) scale(${scale})`}>
+			{picture.shapes.map(({ d, colour }) => (
+				<path key={d} d={d} fill={colour} stroke="#00000045" strokeWidth="0.4" />
+			))}
+		</g>
+	);
+}
+
+/** A piece as it lies in its place; none where it was never measured. */
+export function lying(piece: PieceBrief, place: Place, pictures: Pictures, mark?: OnShelf["mark"]): OnShelf[] {
+	if (!piece.asMade) return [];
+	const { widthMm: madeWidthMm, heightMm: madeHeightMm } = piece.asMade;
+	return [
+		{
+			place,
+			code: piece.code,
+			name: piece.student ?? "",
+			picture: pictures[piece.kitVersionId ?? ""],
+			madeWidthMm,
+			madeHeightMm,
+			mark,
+		},
+	];
 }
 
 const shorten = (name: string, most: number): string => {

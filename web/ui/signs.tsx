@@ -1,8 +1,8 @@
-import { glowHex } from "@core/kiln/glow";
-import { glyphProfile } from "@core/stack/profile";
-import type { Severity } from "@core/stack/finding";
-import { type FuseLevel, LEVEL_WORDS } from "@core/firing/level";
 import type { Band } from "@contract/views";
+import { type FuseLevel, LEVEL_WORDS } from "@core/firing/level";
+import { glowHex } from "@core/kiln/glow";
+import type { Severity } from "@core/stack/finding";
+import { glyphProfile } from "@core/stack/profile";
 
 /** The product's own signs: small drawings that always stand with their word. */
 
@@ -25,10 +25,19 @@ export function LevelGlyph({ level, label = true }: { level: FuseLevel; label?: 
 	const bottom = glass.map(([i]) => `${x(i).toFixed(1)} ${(floor - sag(i)).toFixed(1)}`).reverse();
 	return (
 		<span className="inline-flex items-center gap-2 whitespace-nowrap">
-			<svg width={GLYPH_W} height={GLYPH_H} viewBox={`0 0 ${GLYPH_W} ${GLYPH_H}`} role="img" aria-label={LEVEL_WORDS[level]} className="shrink-0 fill-base-content">
+			<svg
+				width={GLYPH_W}
+				height={GLYPH_H}
+				viewBox={`0 0 ${GLYPH_W} ${GLYPH_H}`}
+				role="img"
+				aria-label={LEVEL_WORDS[level]}
+				className="shrink-0 fill-base-content"
+			>
 				<path d={`M${[...top, ...bottom].join("L")}Z`} />
 				<path d={`M0 ${GLYPH_H - 1.2}H${GLYPH_W}`} className="stroke-base-content" strokeWidth="1.2" />
-				{level === "firePolish" && <path d={`M${GLYPH_W - 8} 2l1.4 2.6 2.6 1.4-2.6 1.4-1.4 2.6-1.4-2.6-2.6-1.4 2.6-1.4z`} />}
+				{level === "firePolish" && (
+					<path d={`M${GLYPH_W - 8} 2l1.4 2.6 2.6 1.4-2.6 1.4-1.4 2.6-1.4-2.6-2.6-1.4 2.6-1.4z`} />
+				)}
 			</svg>
 			{label && <span>{LEVEL_WORDS[level]}</span>}
 		</span>
@@ -41,11 +50,28 @@ export function StackBar({ stack, width = 22 }: { stack: readonly Band[]; width?
 	const px = Math.min(2, 24 / Math.max(total, 1));
 	let y = 27;
 	return (
-		<svg width={width} height={28} viewBox={`0 0 ${width} 28`} role="img" aria-label={`stack ${stack.map(({ mm }) => mm).join(" and ")} mm from the shelf up`} className="shrink-0">
+		<svg
+			width={width}
+			height={28}
+			viewBox={`0 0 ${width} 28`}
+			role="img"
+			aria-label={`stack ${stack.map(({ mm }) => mm).join(" and ")} mm from the shelf up`}
+			className="shrink-0"
+		>
 			{stack.map(({ colour, mm }, i) => {
 				y -= mm * px;
-				// biome-ignore lint/suspicious/noArrayIndexKey: layers have no other name than their place
-				return <rect key={i} x="0.5" y={y} width={width - 1} height={mm * px - 0.6} fill={colour} className="stroke-base-content/50" strokeWidth="0.6" />;
+				return (
+					<rect
+						key={i}
+						x="0.5"
+						y={y}
+						width={width - 1}
+						height={mm * px - 0.6}
+						fill={colour}
+						className="stroke-base-content/50"
+						strokeWidth="0.6"
+					/>
+				);
 			})}
 			<path d={`M0 27.4H${width}`} className="stroke-base-content" strokeWidth="1.2" />
 		</svg>
@@ -56,7 +82,14 @@ export function StackBar({ stack, width = 22 }: { stack: readonly Band[]; width?
 export function SwatchPair({ bought, fired, label }: { bought: string; fired: string; label: string }) {
 	const same = bought === fired;
 	return (
-		<svg width="30" height="24" viewBox="0 0 30 24" role="img" aria-label={same ? label : `${label}: left as bought, right as fired`} className="shrink-0">
+		<svg
+			width="30"
+			height="24"
+			viewBox="0 0 30 24"
+			role="img"
+			aria-label={same ? label : `${label}: left as bought, right as fired`}
+			className="shrink-0"
+		>
 			<rect x="0.5" y="0.5" width="29" height="23" rx="2" fill={bought} className="stroke-base-content/40" />
 			{!same && <path d="M15 0.5h12.5a2 2 0 0 1 2 2v19a2 2 0 0 1-2 2H15z" fill={fired} />}
 			{!same && <path d="M15 0v24" className="stroke-base-100" strokeWidth="1.5" />}
@@ -70,7 +103,15 @@ const SEVERITY_CLASS: Record<Severity, string> = { stop: "text-error", fix: "tex
 export function SeverityMark({ severity }: { severity: Severity }) {
 	return (
 		<span className={`inline-flex items-center gap-1.5 font-semibold ${SEVERITY_CLASS[severity]}`}>
-			<svg width="16" height="16" viewBox="0 0 16 16" aria-hidden="true" fill="none" stroke="currentColor" strokeWidth="2">
+			<svg
+				width="16"
+				height="16"
+				viewBox="0 0 16 16"
+				aria-hidden="true"
+				fill="none"
+				stroke="currentColor"
+				strokeWidth="2"
+			>
 				{severity === "stop" && <path d="M2 2h12v12H2z M5 8h6" strokeWidth="2.4" />}
 				{severity === "fix" && <path d="M2 13.5 8 2.5l6 11" />}
 				{severity === "know" && <circle cx="8" cy="8" r="5.2" />}

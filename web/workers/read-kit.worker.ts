@@ -1,8 +1,8 @@
-import { expose } from "comlink";
 import type { GlassFamily } from "@core/glass/family";
 import type { Glass } from "@core/glass/glass";
 import type { KitDesign } from "@core/stack/kit";
 import { type KitReading, readKit } from "@core/stack/read-kit";
+import { expose } from "comlink";
 
 /** The core's reading of a kit, off the page's own thread. */
 const reader = {

@@ -1,5 +1,5 @@
-import { expose } from "comlink";
 import { type Simulation, type SimulationInput, simulateFiring } from "@core/kiln/simulate";
+import { expose } from "comlink";
 
 /** The core's simulation of a firing, off the page's own thread. */
 const simulator = { run: (input: SimulationInput): Simulation => simulateFiring(input) };

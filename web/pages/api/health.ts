@@ -1,7 +1,7 @@
-import type { APIRoute } from "astro";
-import { sql } from "drizzle-orm";
 import { database } from "@server/database";
 import { answer } from "@web/endpoint";
+import type { APIRoute } from "astro";
+import { sql } from "drizzle-orm";
 
 export const GET: APIRoute = () =>
 	answer(async () => {

@@ -1,6 +1,6 @@
-import type { APIRoute } from "astro";
 import { actorOf } from "@server/access/actor";
 import { onChange } from "@server/live";
+import type { APIRoute } from "astro";
 
 const KEEP_ALIVE_MS = 15_000;
 

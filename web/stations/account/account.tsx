@@ -1,8 +1,8 @@
 import { useState } from "react";
-import { troubleAt, Trouble } from "../../ui/notice";
 import { useAct } from "../../lib/api";
 import { TextField } from "../../ui/fields";
 import { framed, type StationProps } from "../../ui/framed";
+import { Trouble, troubleAt } from "../../ui/notice";
 
 export default framed("today", null, Account);
 
@@ -34,8 +34,23 @@ function Account({ frame }: StationProps<"today">) {
 				}}
 			>
 				<h2>Change your password</h2>
-				<TextField label="Present password" type="password" autoComplete="current-password" value={current} onChange={setCurrent} error={troubleAt(change.error, "current")} />
-				<TextField label="New password" type="password" autoComplete="new-password" value={next} onChange={setNext} error={troubleAt(change.error, "next")} hint="At least 10 characters. Your other devices are signed out." />
+				<TextField
+					label="Present password"
+					type="password"
+					autoComplete="current-password"
+					value={current}
+					onChange={setCurrent}
+					error={troubleAt(change.error, "current")}
+				/>
+				<TextField
+					label="New password"
+					type="password"
+					autoComplete="new-password"
+					value={next}
+					onChange={setNext}
+					error={troubleAt(change.error, "next")}
+					hint="At least 10 characters. Your other devices are signed out."
+				/>
 				<Trouble error={change.error} except={["current", "next"]} />
 				<button type="submit" className="btn" disabled={change.isPending}>
 					Change it

@@ -34,7 +34,13 @@ export default function SignInForm({ then }: { then: string }) {
 			}}
 		>
 			<TextField label="E-mail" type="email" autoComplete="username" value={email} onChange={setEmail} />
-			<TextField label="Password" type="password" autoComplete="current-password" value={password} onChange={setPassword} />
+			<TextField
+				label="Password"
+				type="password"
+				autoComplete="current-password"
+				value={password}
+				onChange={setPassword}
+			/>
 			{trouble && (
 				<p role="alert" className="font-semibold text-error">
 					{trouble}

@@ -1,12 +1,12 @@
-import { useState } from "react";
 import type { PieceBrief, Seat } from "@contract/views";
 import { STATE_WORDS } from "@core/journey/journey";
+import { useState } from "react";
 import { useAct } from "../../lib/api";
+import { ChoiceField } from "../../ui/fields";
 import { framed, type StationProps } from "../../ui/framed";
 import { Caution, Empty, Trouble } from "../../ui/notice";
 import { SessionPicker } from "../../ui/session-picker";
 import { LevelGlyph, StackBar } from "../../ui/signs";
-import { ChoiceField } from "../../ui/fields";
 import { HandInForm } from "./hand-in-form";
 
 export default framed("bench", "bench", Bench);
@@ -16,8 +16,11 @@ function Bench({ view }: StationProps<"bench">) {
 	const [chosen, setChosen] = useState<readonly string[]>([]);
 	const [handInId, setHandInId] = useState<string | null>(null);
 	const { session, seats } = view;
-	if (!session) return <Empty title="No class in the book">Classes of the coming weeks appear here with their seats.</Empty>;
-	const inHand = seats.flatMap(({ pieces, name }) => pieces.filter(({ state }) => state === "issued").map((piece) => ({ piece, name })));
+	if (!session)
+		return <Empty title="No class in the book">Classes of the coming weeks appear here with their seats.</Empty>;
+	const inHand = seats.flatMap(({ pieces, name }) =>
+		pieces.filter(({ state }) => state === "issued").map((piece) => ({ piece, name })),
+	);
 	const current = inHand.find(({ piece }) => piece.id === handInId);
 	const toggle = (id: string) => setChosen(chosen.includes(id) ? chosen.filter((one) => one !== id) : [...chosen, id]);
 	return (
@@ -25,19 +28,36 @@ function Bench({ view }: StationProps<"bench">) {
 			<section className="scroll-y px-6 py-4">
 				<div className="mb-3 flex items-center justify-between gap-4">
 					<SessionPicker sessions={view.sessions} session={session} path="/bench" />
-					<button type="button" className="btn btn-sm" onClick={() => setChosen(chosen.length === seats.length ? [] : seats.map(({ studentId }) => studentId))}>
+					<button
+						type="button"
+						className="btn btn-sm"
+						onClick={() => setChosen(chosen.length === seats.length ? [] : seats.map(({ studentId }) => studentId))}
+					>
 						{chosen.length === seats.length ? "Choose none" : "Choose all"}
 					</button>
 				</div>
 				<ol className="grid grid-cols-2 gap-x-8">
 					{seats.map((seat) => (
-						<SeatRow key={seat.studentId} seat={seat} chosen={chosen.includes(seat.studentId)} onToggle={() => toggle(seat.studentId)} onHandIn={setHandInId} handInId={handInId} />
+						<SeatRow
+							key={seat.studentId}
+							seat={seat}
+							chosen={chosen.includes(seat.studentId)}
+							onToggle={() => toggle(seat.studentId)}
+							onHandIn={setHandInId}
+							handInId={handInId}
+						/>
 					))}
 				</ol>
 			</section>
 			<section className="scroll-y border-l border-line bg-base-100 px-5 py-4">
 				{current ? (
-					<HandInForm key={current.piece.id} piece={current.piece} name={current.name} onDone={() => setHandInId(inHand.find(({ piece }) => piece.id !== current.piece.id)?.piece.id ?? null)} onCancel={() => setHandInId(null)} />
+					<HandInForm
+						key={current.piece.id}
+						piece={current.piece}
+						name={current.name}
+						onDone={() => setHandInId(inHand.find(({ piece }) => piece.id !== current.piece.id)?.piece.id ?? null)}
+						onCancel={() => setHandInId(null)}
+					/>
 				) : (
 					<Hands view={view} chosen={chosen} clear={() => setChosen([])} />
 				)}
@@ -46,7 +66,19 @@ function Bench({ view }: StationProps<"bench">) {
 	);
 }
 
-function SeatRow({ seat, chosen, onToggle, onHandIn, handInId }: { seat: Seat; chosen: boolean; onToggle(): void; onHandIn(id: string): void; handInId: string | null }) {
+function SeatRow({
+	seat,
+	chosen,
+	onToggle,
+	onHandIn,
+	handInId,
+}: {
+	seat: Seat;
+	chosen: boolean;
+	onToggle(): void;
+	onHandIn(id: string): void;
+	handInId: string | null;
+}) {
 	return (
 		<li className={`border-t border-line py-2 ${chosen ? "bg-pick" : ""}`}>
 			<label className="flex min-h-11 cursor-pointer items-center gap-3">
@@ -54,7 +86,9 @@ function SeatRow({ seat, chosen, onToggle, onHandIn, handInId }: { seat: Seat; c
 				<span className="figure w-6 text-xl font-bold text-soft">{seat.seat}</span>
 				<span className="min-w-0 grow">
 					<b className="block truncate text-base">{seat.name}</b>
-					<span className={seat.safetySigned ? "text-soft" : "font-semibold text-warning"}>{seat.safetySigned ? "safety talk signed" : "no safety talk yet"}</span>
+					<span className={seat.safetySigned ? "text-soft" : "font-semibold text-warning"}>
+						{seat.safetySigned ? "safety talk signed" : "no safety talk yet"}
+					</span>
 				</span>
 			</label>
 			{seat.pieces.map((piece) => (
@@ -86,7 +120,15 @@ function PieceAtSeat({ piece, onHandIn, active }: { piece: PieceBrief; onHandIn(
 }
 
 /** What the chosen students get: the safety talk, a kit, labels. */
-function Hands({ view, chosen, clear }: { view: StationProps<"bench">["view"]; chosen: readonly string[]; clear(): void }) {
+function Hands({
+	view,
+	chosen,
+	clear,
+}: {
+	view: StationProps<"bench">["view"];
+	chosen: readonly string[];
+	clear(): void;
+}) {
 	const { session, seats, kits } = view;
 	const [kitId, setKitId] = useState(kits[0]?.id ?? "");
 	const sign = useAct("signSafety", clear);
@@ -97,13 +139,29 @@ function Hands({ view, chosen, clear }: { view: StationProps<"bench">["view"]; c
 	const sessionId = session.id;
 	return (
 		<div className="flex flex-col gap-4">
-			<h1 className="text-xl">{chosen.length === 0 ? "Choose seats" : `${chosen.length} ${chosen.length === 1 ? "student" : "students"} chosen`}</h1>
-			<p className="text-soft">Tick one seat or all of them, then give them what they need. Press “Hand in” beside a piece when it is finished.</p>
-			<button type="button" className="btn" disabled={unsigned.length === 0 || sign.isPending} onClick={() => sign.mutate({ sessionId, studentIds: unsigned.map(({ studentId }) => studentId) })}>
+			<h1 className="text-xl">
+				{chosen.length === 0
+					? "Choose seats"
+					: `${chosen.length} ${chosen.length === 1 ? "student" : "students"} chosen`}
+			</h1>
+			<p className="text-soft">
+				Tick one seat or all of them, then give them what they need. Press “Hand in” beside a piece when it is finished.
+			</p>
+			<button
+				type="button"
+				className="btn"
+				disabled={unsigned.length === 0 || sign.isPending}
+				onClick={() => sign.mutate({ sessionId, studentIds: unsigned.map(({ studentId }) => studentId) })}
+			>
 				Heard and signed the safety talk{unsigned.length > 0 && ` (${unsigned.length})`}
 			</button>
 			<Trouble error={sign.error} />
-			<ChoiceField label="Kit" value={kitId} onChange={setKitId} options={kits.map(({ id, document }) => ({ value: id, label: document.name }))} />
+			<ChoiceField
+				label="Kit"
+				value={kitId}
+				onChange={setKitId}
+				options={kits.map(({ id, document }) => ({ value: id, label: document.name }))}
+			/>
 			<button
 				type="button"
 				className="btn btn-primary"
@@ -113,7 +171,11 @@ function Hands({ view, chosen, clear }: { view: StationProps<"bench">["view"]; c
 						sessionId,
 						kitId,
 						promisedDay: session.promisedDay,
-						issues: chosen.map((studentId) => ({ pieceId: crypto.randomUUID(), eventId: crypto.randomUUID(), studentId })),
+						issues: chosen.map((studentId) => ({
+							pieceId: crypto.randomUUID(),
+							eventId: crypto.randomUUID(),
+							studentId,
+						})),
 					})
 				}
 			>
@@ -131,8 +193,13 @@ function Hands({ view, chosen, clear }: { view: StationProps<"bench">["view"]; c
 				</a>
 			)}
 			<div className="mt-2 flex flex-col gap-2 border-t border-line pt-3">
-				<Caution>Safety talk first: eye protection, no fingers along edges, powders only with a respirator, hot glass does not look hot.</Caution>
-				<Caution>Clean the glass: fingerprints and dirt turn cloudy at the edge. One dot of glue a part, never puddles.</Caution>
+				<Caution>
+					Safety talk first: eye protection, no fingers along edges, powders only with a respirator, hot glass does not
+					look hot.
+				</Caution>
+				<Caution>
+					Clean the glass: fingerprints and dirt turn cloudy at the edge. One dot of glue a part, never puddles.
+				</Caution>
 				<Caution>Under sixteens work with an adult.</Caution>
 			</div>
 		</div>

@@ -1,10 +1,10 @@
-import { useState } from "react";
-import { Minus, Plus } from "lucide-react";
 import type { CutRun } from "@contract/views";
-import { groupBy } from "@core/group-by";
-import type { Glass } from "@core/glass/glass";
 import { boundsOf } from "@core/geometry/region";
 import { type CutShape, outlineOf } from "@core/geometry/shape";
+import type { Glass } from "@core/glass/glass";
+import { groupBy } from "@core/group-by";
+import { Minus, Plus } from "lucide-react";
+import { useState } from "react";
 import { useAct } from "../../lib/api";
 import { useFigure } from "../../lib/prefs";
 import { ChoiceField, NumberField } from "../../ui/fields";
@@ -22,17 +22,24 @@ type Line = CutRun["lines"][number];
 function Cut({ view }: StationProps<"cut">) {
 	const { session, runs, glasses } = view;
 	if (!session) return <Empty title="No class to cut for">Classes of the coming weeks appear here.</Empty>;
-	const left = runs.flatMap(({ lines }) => lines).reduce((sum, line) => sum + Math.max(0, line.needed + line.spares - line.done), 0);
+	const left = runs
+		.flatMap(({ lines }) => lines)
+		.reduce((sum, line) => sum + Math.max(0, line.needed + line.spares - line.done), 0);
 	return (
 		<div className="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_300px] max-lg:block max-lg:overflow-y-auto">
 			<section className="scroll-y px-6 py-4">
 				<div className="mb-1 flex items-center justify-between gap-4">
 					<SessionPicker sessions={view.sessions} session={session} path="/cut" />
 					<p className="text-right">
-						<b className="figure text-3xl">{left}</b> <span className="text-soft">{left === 1 ? "cut" : "cuts"} still to do, spares counted</span>
+						<b className="figure text-3xl">{left}</b>{" "}
+						<span className="text-soft">{left === 1 ? "cut" : "cuts"} still to do, spares counted</span>
 					</p>
 				</div>
-				{runs.length === 0 && <Empty title="Nothing planned for this class">Choose a kit on the right and say how many: the list counts parts and spares for you.</Empty>}
+				{runs.length === 0 && (
+					<Empty title="Nothing planned for this class">
+						Choose a kit on the right and say how many: the list counts parts and spares for you.
+					</Empty>
+				)}
 				{runs.map((run) => (
 					<div key={run.id} className="mt-4">
 						<p className="text-lg font-bold">
@@ -93,8 +100,17 @@ function CutRow({ line, runId, colour }: { line: Line; runId: string; colour: st
 		.join(" × ");
 	return (
 		<li className="grid grid-cols-[64px_1.2fr_1fr_auto] items-center gap-4 py-1.5">
-			<svg viewBox={`${box.minX - 1} ${-box.maxY - 1} ${box.widthMm + 2} ${box.heightMm + 2}`} className="h-11 w-16" aria-hidden="true">
-				<path d={ringPath(outline)} fill={colour} className="stroke-base-content/60" strokeWidth={Math.max(box.widthMm, box.heightMm) / 60} />
+			<svg
+				viewBox={`${box.minX - 1} ${-box.maxY - 1} ${box.widthMm + 2} ${box.heightMm + 2}`}
+				className="h-11 w-16"
+				aria-hidden="true"
+			>
+				<path
+					d={ringPath(outline)}
+					fill={colour}
+					className="stroke-base-content/60"
+					strokeWidth={Math.max(box.widthMm, box.heightMm) / 60}
+				/>
 			</svg>
 			<div>
 				<p>
@@ -105,14 +121,32 @@ function CutRow({ line, runId, colour }: { line: Line; runId: string; colour: st
 				</p>
 			</div>
 			<div className="flex items-center gap-3">
-				<progress className="progress h-3 w-full text-secondary" value={Math.min(done, goal)} max={goal} aria-label={`${done} of ${goal} done`} />
-				<span className={`figure w-24 shrink-0 text-right font-semibold ${done >= goal ? "text-success" : ""}`}>{done >= goal ? "all done" : `${done} done`}</span>
+				<progress
+					className="progress h-3 w-full text-secondary"
+					value={Math.min(done, goal)}
+					max={goal}
+					aria-label={`${done} of ${goal} done`}
+				/>
+				<span className={`figure w-24 shrink-0 text-right font-semibold ${done >= goal ? "text-success" : ""}`}>
+					{done >= goal ? "all done" : `${done} done`}
+				</span>
 			</div>
 			<div className="join">
-				<button type="button" className="btn join-item w-12" aria-label={`One less of ${sizes}`} disabled={done === 0} onClick={() => count(done - 1)}>
+				<button
+					type="button"
+					className="btn join-item w-12"
+					aria-label={`One less of ${sizes}`}
+					disabled={done === 0}
+					onClick={() => count(done - 1)}
+				>
 					<Minus size={18} />
 				</button>
-				<button type="button" className="btn join-item w-12" aria-label={`One more of ${sizes}`} onClick={() => count(done + 1)}>
+				<button
+					type="button"
+					className="btn join-item w-12"
+					aria-label={`One more of ${sizes}`}
+					onClick={() => count(done + 1)}
+				>
 					<Plus size={18} />
 				</button>
 				<button type="button" className="btn join-item" disabled={done >= goal} onClick={() => count(goal)}>
@@ -141,8 +175,20 @@ function PlanForm({ view, sessionId }: { view: StationProps<"cut">["view"]; sess
 			}}
 		>
 			<h1 className="text-xl">Plan a kit</h1>
-			<ChoiceField label="Kit" value={kitId} onChange={setKitId} options={view.kits.map(({ id, name }) => ({ value: id, label: name }))} />
-			<NumberField kind="count" label="How many" value={kits} onChange={setKits} hint={`${view.session?.students ?? 0} students in this class`} error={plan.error?.problems.find(({ path }) => path[0] === "kits")?.sentence} />
+			<ChoiceField
+				label="Kit"
+				value={kitId}
+				onChange={setKitId}
+				options={view.kits.map(({ id, name }) => ({ value: id, label: name }))}
+			/>
+			<NumberField
+				kind="count"
+				label="How many"
+				value={kits}
+				onChange={setKits}
+				hint={`${view.session?.students ?? 0} students in this class`}
+				error={plan.error?.problems.find(({ path }) => path[0] === "kits")?.sentence}
+			/>
 			<Trouble error={plan.error} except={["kits"]} />
 			<button type="submit" className="btn btn-primary" disabled={plan.isPending}>
 				Put on the list

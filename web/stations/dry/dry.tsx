@@ -1,8 +1,8 @@
-import { useState } from "react";
+import type { PieceBrief } from "@contract/views";
 import { GLUE_WORDS, GLUES, type Glue } from "@core/journey/events";
 import { formatMinutes } from "@core/units/duration";
-import type { PieceBrief } from "@contract/views";
 import { clockNear } from "@formats/time";
+import { useState } from "react";
 import { useAct } from "../../lib/api";
 import { usePrefs } from "../../lib/prefs";
 import { framed } from "../../ui/framed";
@@ -14,7 +14,11 @@ export default framed("dry", "dry", ({ view }) => (
 	<div className="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_300px]">
 		<section className="scroll-y px-6 py-4">
 			<h1 className="mb-2">Drying</h1>
-			{view.pieces.length === 0 && <Empty title="Nothing is wet">Pieces come here from the bench and leave by themselves for their tray when the glue has set.</Empty>}
+			{view.pieces.length === 0 && (
+				<Empty title="Nothing is wet">
+					Pieces come here from the bench and leave by themselves for their tray when the glue has set.
+				</Empty>
+			)}
 			<ul className="ruled">
 				{view.pieces.map((piece) => (
 					<DryRow key={piece.id} piece={piece} />
@@ -23,7 +27,10 @@ export default framed("dry", "dry", ({ view }) => (
 		</section>
 		<section className="flex flex-col gap-3 border-l border-line px-5 py-5">
 			<h2>Drying times</h2>
-			<p className="text-soft">White glue an hour before it is moved, thinned white glue overnight to a day, lacquer half an hour. Common practice: damp rooms take longer.</p>
+			<p className="text-soft">
+				White glue an hour before it is moved, thinned white glue overnight to a day, lacquer half an hour. Common
+				practice: damp rooms take longer.
+			</p>
 			<Caution>Lacquer is flammable: never near a warm kiln, and only with the window open.</Caution>
 		</section>
 	</div>
@@ -51,7 +58,12 @@ function DryRow({ piece }: { piece: PieceBrief }) {
 					reglue.mutate({ pieceId: piece.id, eventId: crypto.randomUUID(), seq: piece.seq, glue });
 				}}
 			>
-				<select className="select join-item h-11 w-44" aria-label={`Glue for ${piece.code}`} value={glue} onChange={(event) => setGlue(event.target.value as Glue)}>
+				<select
+					className="select join-item h-11 w-44"
+					aria-label={`Glue for ${piece.code}`}
+					value={glue}
+					onChange={(event) => setGlue(event.target.value as Glue)}
+				>
 					{GLUES.map((value) => (
 						<option key={value} value={value}>
 							{GLUE_WORDS[value]}
@@ -77,7 +89,11 @@ function Clock({ share }: { share: number }) {
 	return (
 		<svg width="48" height="48" viewBox="0 0 48 48" aria-hidden="true">
 			<circle cx="24" cy="24" r="19" className="fill-base-100 stroke-base-content/40" strokeWidth="1.5" />
-			{share > 0.995 ? <circle cx="24" cy="24" r="19" className="fill-secondary/60" /> : <path d={`M24 24V5A19 19 0 ${share > 0.5 ? 1 : 0} 1 ${x} ${y}Z`} className="fill-secondary/60" />}
+			{share > 0.995 ? (
+				<circle cx="24" cy="24" r="19" className="fill-secondary/60" />
+			) : (
+				<path d={`M24 24V5A19 19 0 ${share > 0.5 ? 1 : 0} 1 ${x} ${y}Z`} className="fill-secondary/60" />
+			)}
 			<path d="M24 2v4M24 42v4M2 24h4M42 24h4" className="stroke-base-content/50" strokeWidth="1.5" />
 		</svg>
 	);

@@ -1,18 +1,18 @@
-import { useState } from "react";
 import type { FiringCard } from "@contract/views";
 import { LEVEL_BANDS, LEVEL_WORDS, levelOf } from "@core/firing/level";
 import { curveOf } from "@core/firing/schedule";
 import { seriesOf } from "@core/kiln/simulate";
 import { formatMinutes } from "@core/units/duration";
 import { clockNear, dayAndClock } from "@formats/time";
+import { useState } from "react";
 import { useAct, useView } from "../../lib/api";
 import { usePrefs } from "../../lib/prefs";
+import { ChoiceField } from "../../ui/fields";
 import { framed, type StationProps } from "../../ui/framed";
 import { Caution, Empty, Trouble } from "../../ui/notice";
 import { type CurveSeries, ScheduleCurve } from "../../ui/schedule-curve";
 import { SegmentList } from "../../ui/segment-list";
 import { LevelGlyph } from "../../ui/signs";
-import { ChoiceField } from "../../ui/fields";
 import { useSimulation } from "./use-simulation";
 
 export default framed("fire", "fire", Fire);
@@ -26,7 +26,8 @@ function Fire({ view }: StationProps<"fire">) {
 	const order = { planned: 0, running: 1, opened: 2, cancelled: 3 };
 	const sorted = [...active].sort((a, b) => order[a.state] - order[b.state] || b.number - a.number);
 	const firing = sorted.find(({ id }) => id === chosenId) ?? sorted[0];
-	if (!firing) return <Empty title="No firing is planned">Accept a load first; it appears here with its schedule.</Empty>;
+	if (!firing)
+		return <Empty title="No firing is planned">Accept a load first; it appears here with its schedule.</Empty>;
 	return (
 		<div className="grid h-full min-h-0 grid-cols-[250px_minmax(0,1fr)_310px] max-lg:block max-lg:overflow-y-auto">
 			<section aria-label="Firings" className="scroll-y border-r border-line py-4">
@@ -34,7 +35,12 @@ function Fire({ view }: StationProps<"fire">) {
 				<ul>
 					{sorted.map((one) => (
 						<li key={one.id} className="border-t border-line">
-							<button type="button" aria-pressed={one.id === firing.id} className={`flex min-h-14 w-full items-center gap-3 px-5 py-2 text-left ${one.id === firing.id ? "bg-pick" : "hover:bg-base-100"}`} onClick={() => setChosenId(one.id)}>
+							<button
+								type="button"
+								aria-pressed={one.id === firing.id}
+								className={`flex min-h-14 w-full items-center gap-3 px-5 py-2 text-left ${one.id === firing.id ? "bg-pick" : "hover:bg-base-100"}`}
+								onClick={() => setChosenId(one.id)}
+							>
 								<LevelGlyph level={one.level} label={false} />
 								<span className="min-w-0">
 									<b className="block truncate">
@@ -42,7 +48,13 @@ function Fire({ view }: StationProps<"fire">) {
 									</b>
 									<span className="block truncate text-soft">
 										{one.pieces.length} {one.pieces.length === 1 ? "piece" : "pieces"}, {LEVEL_WORDS[one.level]},{" "}
-										<span className={one.state === "planned" || one.state === "running" ? "font-semibold text-base-content" : ""}>{STATE_LINE[one.state]}</span>
+										<span
+											className={
+												one.state === "planned" || one.state === "running" ? "font-semibold text-base-content" : ""
+											}
+										>
+											{STATE_LINE[one.state]}
+										</span>
 									</span>
 								</span>
 							</button>
@@ -58,14 +70,29 @@ function Fire({ view }: StationProps<"fire">) {
 function FiringBench({ firing }: { firing: FiringCard }) {
 	const { nowMs, timeZone } = usePrefs();
 	const thicknessMm = Math.max(0, ...firing.pieces.map(({ asMade }) => asMade?.thickestMm ?? 0));
-	const simulation = useSimulation(firing.id, { kiln: firing.kiln.body, schedule: firing.schedule, family: firing.family, thicknessMm });
+	const simulation = useSimulation(firing.id, {
+		kiln: firing.kiln.body,
+		schedule: firing.schedule,
+		family: firing.family,
+		thicknessMm,
+	});
 	const readings = useView("readings", { firing: firing.id }, undefined, firing.startedAt !== null).data;
 	const plan = curveOf(firing.schedule, firing.kiln.body);
-	const nowS = firing.startedAt && firing.state === "running" ? ((nowMs - Date.parse(firing.startedAt)) / 1000) * firing.speedUp : undefined;
+	const nowS =
+		firing.startedAt && firing.state === "running"
+			? ((nowMs - Date.parse(firing.startedAt)) / 1000) * firing.speedUp
+			: undefined;
 	const series: CurveSeries[] = [
 		{ name: "plan", points: plan, kind: "plan" },
-		...(simulation ? [{ name: "kiln, simulated", points: seriesOf(simulation, "airC"), kind: "simulated" as const }, { name: "glass core", points: seriesOf(simulation, "coreC"), kind: "simulated" as const }] : []),
-		...(readings && readings.points.length > 1 ? [{ name: "kiln, measured", points: readings.points, kind: "measured" as const }] : []),
+		...(simulation
+			? [
+					{ name: "kiln, simulated", points: seriesOf(simulation, "airC"), kind: "simulated" as const },
+					{ name: "glass core", points: seriesOf(simulation, "coreC"), kind: "simulated" as const },
+				]
+			: []),
+		...(readings && readings.points.length > 1
+			? [{ name: "kiln, measured", points: readings.points, kind: "measured" as const }]
+			: []),
 	];
 	const now = new Date(nowMs);
 	return (
@@ -80,8 +107,20 @@ function FiringBench({ firing }: { firing: FiringCard }) {
 						{firing.speedUp > 1 && <b className="block text-accent">the stand-in’s clock runs ×{firing.speedUp}</b>}
 					</p>
 				</div>
-				<FlowBands flow={firing.flow} soFar={readings && readings.points.length > 1 ? readings.flowSoFar : undefined} level={firing.level} />
-				<ScheduleCurve width={690} height={330} series={series} nowS={nowS} openS={firing.openS} bands={bandsOf(firing)} summary={`Firing ${firing.number}: plan, simulated kiln and glass, measured kiln air`} />
+				<FlowBands
+					flow={firing.flow}
+					soFar={readings && readings.points.length > 1 ? readings.flowSoFar : undefined}
+					level={firing.level}
+				/>
+				<ScheduleCurve
+					width={690}
+					height={330}
+					series={series}
+					nowS={nowS}
+					openS={firing.openS}
+					bands={bandsOf(firing)}
+					summary={`Firing ${firing.number}: plan, simulated kiln and glass, measured kiln air`}
+				/>
 				<p className="text-soft">
 					{simulation
 						? `Simulated: at most ${(simulation.peakStressPa / 1e6).toFixed(1)} MPa of passing tension (10 allowed, from memory), energy ${firing.kwh.toFixed(1)} kWh. It cannot know how uneven this kiln is, nor a lid that is lifted.`
@@ -91,7 +130,9 @@ function FiringBench({ firing }: { firing: FiringCard }) {
 			<section aria-label="Do" className="scroll-y border-l border-line px-5 py-4">
 				<p>
 					<span className="text-soft">{firing.openAt ? "open not before" : "open after the start"}</span>
-					<b className="figure block text-3xl">{firing.openAt ? clockNear(firing.openAt, now, timeZone) : formatMinutes(firing.openS / 60)}</b>
+					<b className="figure block text-3xl">
+						{firing.openAt ? clockNear(firing.openAt, now, timeZone) : formatMinutes(firing.openS / 60)}
+					</b>
 				</p>
 				<div className="my-3">
 					<SegmentList schedule={firing.schedule} setBy={firing.setBy} airMin={firing.airMin} pieces={firing.pieces} />
@@ -103,8 +144,14 @@ function FiringBench({ firing }: { firing: FiringCard }) {
 					</a>
 				)}
 				<div className="mt-4 flex flex-col gap-2">
-					<Caution>A kiln is started by somebody standing at it. An independent over-temperature cut-out protects; a number on a screen does not.</Caution>
-					<Caution>Looking into a hot kiln: infrared eyewear, gloves, long sleeves, seconds only. Ventilate while glue and paper burn off.</Caution>
+					<Caution>
+						A kiln is started by somebody standing at it. An independent over-temperature cut-out protects; a number on
+						a screen does not.
+					</Caution>
+					<Caution>
+						Looking into a hot kiln: infrared eyewear, gloves, long sleeves, seconds only. Ventilate while glue and
+						paper burn off.
+					</Caution>
 				</div>
 			</section>
 		</>
@@ -121,18 +168,54 @@ function FlowBands({ flow, soFar, level }: { flow: number; soFar: number | undef
 		<div>
 			<p className="mb-1">
 				<LevelGlyph level={level} /> <b className="figure ml-2">flow index {flow.toFixed(2)}</b>
-				{reading.next && <span className="text-soft"> · {Math.round(reading.next.share * 100)} % of the way through {reading.level ? LEVEL_WORDS[reading.level] : "nothing"} to {LEVEL_WORDS[reading.next.level]}</span>}
+				{reading.next && (
+					<span className="text-soft">
+						{" "}
+						· {Math.round(reading.next.share * 100)} % of the way through{" "}
+						{reading.level ? LEVEL_WORDS[reading.level] : "nothing"} to {LEVEL_WORDS[reading.next.level]}
+					</span>
+				)}
 			</p>
-			<svg viewBox="0 0 100 9" preserveAspectRatio="none" className="block h-8 w-full" role="img" aria-label={`Flow index ${flow.toFixed(2)}${soFar === undefined ? "" : `, so far ${soFar.toFixed(3)}`}`}>
+			<svg
+				viewBox="0 0 100 9"
+				preserveAspectRatio="none"
+				className="block h-8 w-full"
+				role="img"
+				aria-label={`Flow index ${flow.toFixed(2)}${soFar === undefined ? "" : `, so far ${soFar.toFixed(3)}`}`}
+			>
 				{names.map((name, i) => (
-					<rect key={name} x={x(LEVEL_BANDS[name].from)} y="0" width={x(LEVEL_BANDS[name].to) - x(LEVEL_BANDS[name].from)} height="9" className={name === reading.level ? "fill-secondary/35" : i % 2 === 0 ? "fill-base-content/8" : "fill-base-content/14"} />
+					<rect
+						key={name}
+						x={x(LEVEL_BANDS[name].from)}
+						y="0"
+						width={x(LEVEL_BANDS[name].to) - x(LEVEL_BANDS[name].from)}
+						height="9"
+						className={
+							name === reading.level
+								? "fill-secondary/35"
+								: i % 2 === 0
+									? "fill-base-content/8"
+									: "fill-base-content/14"
+						}
+					/>
 				))}
 				{soFar !== undefined && <rect x="0" y="6.5" width={x(soFar)} height="2.5" className="fill-accent" />}
-				<path d={`M${x(flow)} 0V9`} className="stroke-base-content" strokeWidth="2.5" vectorEffect="non-scaling-stroke" />
+				<path
+					d={`M${x(flow)} 0V9`}
+					className="stroke-base-content"
+					strokeWidth="2.5"
+					vectorEffect="non-scaling-stroke"
+				/>
 			</svg>
 			<svg viewBox="0 0 690 14" className="block w-full" aria-hidden="true">
 				{names.map((name) => (
-					<text key={name} x={((x(LEVEL_BANDS[name].from) + x(LEVEL_BANDS[name].to)) / 2) * 6.9} y="11" textAnchor="middle" className="fill-soft text-[11px]">
+					<text
+						key={name}
+						x={((x(LEVEL_BANDS[name].from) + x(LEVEL_BANDS[name].to)) / 2) * 6.9}
+						y="11"
+						textAnchor="middle"
+						className="fill-soft text-[11px]"
+					>
 						{name}
 					</text>
 				))}
@@ -144,7 +227,8 @@ function FlowBands({ flow, soFar, level }: { flow: number; soFar: number | undef
 function bandsOf(firing: FiringCard) {
 	const words = { up: "up", peak: "peak", drop: "anneal", down1: "down", down2: "", down3: "to open" };
 	return firing.schedule.segments.map((segment, i) => {
-		const until = (count: number) => curveOf({ segments: firing.schedule.segments.slice(0, count) }, firing.kiln.body).at(-1)?.s ?? 0;
+		const until = (count: number) =>
+			curveOf({ segments: firing.schedule.segments.slice(0, count) }, firing.kiln.body).at(-1)?.s ?? 0;
 		return { fromS: until(i), toS: until(i + 1), name: words[segment.name] };
 	});
 }
@@ -169,16 +253,32 @@ function StartForm({ firing }: { firing: FiringCard }) {
 				start.mutate({ firingId: firing.id, speedUp: Number(clock) as 1, somebodyThere: there as true });
 			}}
 		>
-			<ChoiceField label="Kiln clock" value={clock} onChange={(value) => setClock(value)} options={CLOCKS} hint="This kiln is simulated; the calendar keeps its own pace." />
+			<ChoiceField
+				label="Kiln clock"
+				value={clock}
+				onChange={(value) => setClock(value)}
+				options={CLOCKS}
+				hint="This kiln is simulated; the calendar keeps its own pace."
+			/>
 			<label className="flex min-h-11 cursor-pointer items-center gap-3 font-semibold">
-				<input type="checkbox" className="checkbox checkbox-secondary" checked={there} onChange={(event) => setThere(event.target.checked)} />
+				<input
+					type="checkbox"
+					className="checkbox checkbox-secondary"
+					checked={there}
+					onChange={(event) => setThere(event.target.checked)}
+				/>
 				Somebody is at the kiln and has pressed its start
 			</label>
 			<Trouble error={start.error ?? cancel.error} />
 			<button type="submit" className="btn btn-primary" disabled={start.isPending}>
 				Start firing {firing.number}
 			</button>
-			<button type="button" className="btn btn-ghost" disabled={cancel.isPending} onClick={() => cancel.mutate({ firingId: firing.id })}>
+			<button
+				type="button"
+				className="btn btn-ghost"
+				disabled={cancel.isPending}
+				onClick={() => cancel.mutate({ firingId: firing.id })}
+			>
 				Call it off: {firing.pieces.length} {firing.pieces.length === 1 ? "piece goes" : "pieces go"} back to the tray
 			</button>
 		</form>

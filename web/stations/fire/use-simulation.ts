@@ -1,6 +1,6 @@
+import type { Simulation, SimulationInput } from "@core/kiln/simulate";
 import { wrap } from "comlink";
 import { useEffect, useState } from "react";
-import type { Simulation, SimulationInput } from "@core/kiln/simulate";
 import type { Simulator } from "../../workers/simulate.worker";
 
 /** A firing simulated in a worker; null until it answered. `key` says when the input is another one. */

@@ -1,6 +1,6 @@
-import { useState } from "react";
 import type { PieceBrief, Views } from "@contract/views";
 import { dayWords } from "@formats/time";
+import { useState } from "react";
 import { useAct } from "../../lib/api";
 import { usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/framed";
@@ -30,7 +30,12 @@ function HandOver({ view }: StationProps<"handOver">) {
 				<ul className="ruled">
 					{view.ready.map((piece) => (
 						<li key={piece.id}>
-							<button type="button" aria-pressed={piece.id === chosenId} className={`w-full px-1 text-left ${piece.id === chosenId ? "bg-pick" : "hover:bg-base-100"}`} onClick={() => setChosenId(piece.id === chosenId ? null : piece.id)}>
+							<button
+								type="button"
+								aria-pressed={piece.id === chosenId}
+								className={`w-full px-1 text-left ${piece.id === chosenId ? "bg-pick" : "hover:bg-base-100"}`}
+								onClick={() => setChosenId(piece.id === chosenId ? null : piece.id)}
+							>
 								<PieceTag piece={piece} link={false} />
 							</button>
 						</li>
@@ -62,25 +67,49 @@ function ColdWorkRow({ piece }: { piece: PieceBrief }) {
 		<li className="py-1">
 			<PieceTag piece={piece} />
 			<Trouble error={finish.error} />
-			<button type="button" className="btn btn-sm mb-2 w-full" disabled={finish.isPending} onClick={() => finish.mutate({ pieceId: piece.id, eventId: crypto.randomUUID(), seq: piece.seq, note: "" })}>
+			<button
+				type="button"
+				className="btn btn-sm mb-2 w-full"
+				disabled={finish.isPending}
+				onClick={() => finish.mutate({ pieceId: piece.id, eventId: crypto.randomUUID(), seq: piece.seq, note: "" })}
+			>
 				Ground, washed and dry
 			</button>
 		</li>
 	);
 }
 
-function Shelf({ spots, chosen, choose }: { spots: Views["handOver"]["spots"]; chosen: PieceBrief | undefined; choose(id: string | null): void }) {
+function Shelf({
+	spots,
+	chosen,
+	choose,
+}: {
+	spots: Views["handOver"]["spots"];
+	chosen: PieceBrief | undefined;
+	choose(id: string | null): void;
+}) {
 	const shelve = useAct("shelve", () => choose(null));
 	const placing = chosen && !chosen.spot ? chosen : undefined;
 	return (
 		<>
 			<div className="scroll-y grid min-h-0 auto-rows-[minmax(104px,1fr)] grid-cols-4 gap-x-2 gap-y-1">
 				{spots.map(({ label, pieces }) => (
-					<div key={label} className={`flex flex-col border-b-[6px] border-primary px-2 pt-1 ${placing ? "bg-pick" : "bg-base-100"}`}>
+					<div
+						key={label}
+						className={`flex flex-col border-b-[6px] border-primary px-2 pt-1 ${placing ? "bg-pick" : "bg-base-100"}`}
+					>
 						<div className="flex items-baseline justify-between">
 							<b className="figure text-lg text-soft">{label}</b>
 							{placing && (
-								<button type="button" className="btn btn-sm" disabled={shelve.isPending} aria-label={`Put ${placing.code} on ${label}`} onClick={() => shelve.mutate({ pieceId: placing.id, eventId: crypto.randomUUID(), seq: placing.seq, spot: label })}>
+								<button
+									type="button"
+									className="btn btn-sm"
+									disabled={shelve.isPending}
+									aria-label={`Put ${placing.code} on ${label}`}
+									onClick={() =>
+										shelve.mutate({ pieceId: placing.id, eventId: crypto.randomUUID(), seq: placing.seq, spot: label })
+									}
+								>
 									here
 								</button>
 							)}
@@ -88,7 +117,12 @@ function Shelf({ spots, chosen, choose }: { spots: Views["handOver"]["spots"]; c
 						<ul className="mt-auto">
 							{pieces.map((piece) => (
 								<li key={piece.id}>
-									<button type="button" aria-pressed={piece.id === chosen?.id} className={`flex min-h-11 w-full items-end gap-2 pb-0.5 text-left ${piece.id === chosen?.id ? "bg-pick" : "hover:bg-base-200"}`} onClick={() => choose(piece.id === chosen?.id ? null : piece.id)}>
+									<button
+										type="button"
+										aria-pressed={piece.id === chosen?.id}
+										className={`flex min-h-11 w-full items-end gap-2 pb-0.5 text-left ${piece.id === chosen?.id ? "bg-pick" : "hover:bg-base-200"}`}
+										onClick={() => choose(piece.id === chosen?.id ? null : piece.id)}
+									>
 										<StackBar stack={piece.stack} width={26} />
 										<span className="min-w-0">
 											<b className="figure block tracking-wide">{piece.code}</b>
@@ -123,13 +157,20 @@ function CollectForm({ piece, done }: { piece: PieceBrief; done(): void }) {
 				<p className="figure text-2xl font-bold tracking-wide">{piece.code}</p>
 				<p>
 					{piece.student}
-					{piece.promisedDay && <span className="text-soft">, promised {dayWords(piece.promisedDay, new Date(nowMs), timeZone)} </span>}
+					{piece.promisedDay && (
+						<span className="text-soft">, promised {dayWords(piece.promisedDay, new Date(nowMs), timeZone)} </span>
+					)}
 					{piece.promise && <PromiseMark state={piece.promise} />}
 				</p>
 			</div>
 			<label className="flex flex-col gap-1">
 				<span className="font-semibold">Collected by</span>
-				<input className="input h-11 w-56" list="collectors" value={by} onChange={(event) => setBy(event.target.value)} />
+				<input
+					className="input h-11 w-56"
+					list="collectors"
+					value={by}
+					onChange={(event) => setBy(event.target.value)}
+				/>
 				<datalist id="collectors">
 					<option value="the owner" />
 					<option value="a friend of the owner" />

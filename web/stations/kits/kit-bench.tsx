@@ -1,15 +1,15 @@
-import { useMemo, useState } from "react";
 import { kitDesign } from "@contract/kit";
 import { FUSE_LEVELS, LEVEL_WORDS } from "@core/firing/level";
-import { isStriker } from "@core/glass/glass";
 import { boundsOf } from "@core/geometry/region";
+import { isStriker } from "@core/glass/glass";
 import { type KitDesign, type KitPart, LARGEST_KIT, partOutline } from "@core/stack/kit";
 import type { KitReading } from "@core/stack/read-kit";
-import type { StationProps } from "../../ui/framed";
+import { useMemo, useState } from "react";
 import { useAct } from "../../lib/api";
 import { useFigure } from "../../lib/prefs";
 import { ChoiceField, TextField } from "../../ui/fields";
 import { FindingsList } from "../../ui/findings-list";
+import type { StationProps } from "../../ui/framed";
 import { framed } from "../../ui/framed";
 import { KitPlan } from "../../ui/kit-plan";
 import { Trouble } from "../../ui/notice";
@@ -32,13 +32,15 @@ function KitBench({ view, frame }: StationProps<"kit">) {
 	const save = useAct("saveKit", (output) => setRevision(output.revision));
 	const checked = useMemo(() => kitDesign.safeParse(design), [design]);
 	const issues = showErrors && !checked.success ? checked.error.issues : [];
-	const errorAt = (...path: (string | number)[]) => issues.find((issue) => path.every((step, i) => issue.path[i] === step))?.message;
+	const errorAt = (...path: (string | number)[]) =>
+		issues.find((issue) => path.every((step, i) => issue.path[i] === step))?.message;
 	const mayEdit = frame.person.role === "instructor";
 	const changed = revision === 0 || JSON.stringify(design) !== JSON.stringify(kit.document);
 	const box = boundsOf(design.parts.map(partOutline));
 	const sectionMm = (box.minY + box.maxY) / 2;
 
-	const setPart = (id: string, part: KitPart) => setDesign({ ...design, parts: design.parts.map((one) => (one.id === id ? part : one)) });
+	const setPart = (id: string, part: KitPart) =>
+		setDesign({ ...design, parts: design.parts.map((one) => (one.id === id ? part : one)) });
 	const add = (part: Omit<KitPart, "id">) => {
 		const id = crypto.randomUUID().slice(0, 8);
 		setDesign({ ...design, parts: [...design.parts, { ...part, id }] });
@@ -71,11 +73,20 @@ function KitBench({ view, frame }: StationProps<"kit">) {
 							const chosen = part.id === chosenId;
 							return (
 								<li key={part.id}>
-									<button type="button" aria-expanded={chosen} className={`flex min-h-11 w-full items-center gap-3 border-t border-line px-4 py-1.5 text-left ${chosen ? "bg-pick" : "hover:bg-base-100"}`} onClick={() => setChosenId(chosen ? null : part.id)}>
+									<button
+										type="button"
+										aria-expanded={chosen}
+										className={`flex min-h-11 w-full items-center gap-3 border-t border-line px-4 py-1.5 text-left ${chosen ? "bg-pick" : "hover:bg-base-100"}`}
+										onClick={() => setChosenId(chosen ? null : part.id)}
+									>
 										{glass && <SwatchPair bought={glass.boughtColour} fired={glass.firedColour} label={glass.name} />}
 										<span className="min-w-0 grow">
 											<b className="block truncate">{part.name || "unnamed"}</b>
-											<ShapeWords part={part} glassName={glass?.name ?? "?"} striker={glass ? isStriker(glass) : false} />
+											<ShapeWords
+												part={part}
+												glassName={glass?.name ?? "?"}
+												striker={glass ? isStriker(glass) : false}
+											/>
 										</span>
 										<span className="figure text-soft">{part.layer + 1}</span>
 									</button>
@@ -86,7 +97,13 @@ function KitBench({ view, frame }: StationProps<"kit">) {
 											onChange={(next) => setPart(part.id, next)}
 											onCopy={() => add({ ...part, xMm: part.xMm + 10, yMm: part.yMm + 10 })}
 											onRemove={() => setDesign({ ...design, parts: design.parts.filter(({ id }) => id !== part.id) })}
-											errorAt={(field) => errorAt("parts", design.parts.indexOf(part), ...(field.endsWith("Mm") && field !== "xMm" && field !== "yMm" ? ["shape", field] : [field]))}
+											errorAt={(field) =>
+												errorAt(
+													"parts",
+													design.parts.indexOf(part),
+													...(field.endsWith("Mm") && field !== "xMm" && field !== "yMm" ? ["shape", field] : [field]),
+												)
+											}
 										/>
 									)}
 								</li>
@@ -94,19 +111,43 @@ function KitBench({ view, frame }: StationProps<"kit">) {
 						})}
 				</ul>
 				{mayEdit && design.parts.length < LARGEST_KIT.parts && (
-					<button type="button" className="btn btn-ghost m-2" onClick={() => add({ name: `Part ${design.parts.length + 1}`, shape: { kind: "square", sideMm: design.parts.length === 0 ? 100 : 30 }, glassId: glasses[0]?.id ?? "", layer: design.parts.length === 0 ? 0 : 1, xMm: 0, yMm: 0, turnDeg: 0 })}>
+					<button
+						type="button"
+						className="btn btn-ghost m-2"
+						onClick={() =>
+							add({
+								name: `Part ${design.parts.length + 1}`,
+								shape: { kind: "square", sideMm: design.parts.length === 0 ? 100 : 30 },
+								glassId: glasses[0]?.id ?? "",
+								layer: design.parts.length === 0 ? 0 : 1,
+								xMm: 0,
+								yMm: 0,
+								turnDeg: 0,
+							})
+						}
+					>
 						Add a cut of glass
 					</button>
 				)}
 			</section>
 
-			{/* biome-ignore lint/a11y/noStaticElementInteractions: arrow keys move the part chosen in the list */}
 			<section aria-label="Plan" className="flex min-h-0 flex-col gap-2 px-5 py-3" onKeyDown={nudge}>
 				<div className="grid grid-cols-[1fr_auto] items-end gap-3">
-					<TextField label="Kit" value={design.name} onChange={(name) => setDesign({ ...design, name })} error={errorAt("name")} />
+					<TextField
+						label="Kit"
+						value={design.name}
+						onChange={(name) => setDesign({ ...design, name })}
+						error={errorAt("name")}
+					/>
 					<div role="group" aria-label="Colours" className="join">
 						{[false, true].map((after) => (
-							<button key={String(after)} type="button" aria-pressed={fired === after} className={`btn join-item ${fired === after ? "btn-secondary" : ""}`} onClick={() => setFired(after)}>
+							<button
+								key={String(after)}
+								type="button"
+								aria-pressed={fired === after}
+								className={`btn join-item ${fired === after ? "btn-secondary" : ""}`}
+								onClick={() => setFired(after)}
+							>
 								{after ? "as fired" : "as bought"}
 							</button>
 						))}
@@ -114,9 +155,20 @@ function KitBench({ view, frame }: StationProps<"kit">) {
 				</div>
 				<div className="min-h-0 grow">
 					{design.parts.length === 0 ? (
-						<p className="p-10 text-center text-soft">The bench is empty. Add a first cut of glass: a 100 mm clear square is a good base.</p>
+						<p className="p-10 text-center text-soft">
+							The bench is empty. Add a first cut of glass: a 100 mm clear square is a good base.
+						</p>
 					) : (
-						<KitPlan parts={design.parts} glasses={glasses} fired={fired} dimensions chosenId={chosenId} onChoose={setChosenId} sectionMm={sectionMm} className="h-full w-full" />
+						<KitPlan
+							parts={design.parts}
+							glasses={glasses}
+							fired={fired}
+							dimensions
+							chosenId={chosenId}
+							onChoose={setChosenId}
+							sectionMm={sectionMm}
+							className="h-full w-full"
+						/>
 					)}
 				</div>
 				<SectionView parts={design.parts} glasses={glasses} level={design.route[0]?.level ?? "full"} yMm={sectionMm} />
@@ -131,21 +183,43 @@ function KitBench({ view, frame }: StationProps<"kit">) {
 				</h2>
 				<ol className="ruled">
 					{design.route.map((step, i) => (
-						// biome-ignore lint/suspicious/noArrayIndexKey: a firing's name is its place in the route
 						<li key={i} className="flex flex-col gap-1.5 py-2">
 							<div className="flex items-center gap-2">
 								<b>{i + 1}</b>
 								<LevelGlyph level={step.level} />
 								{mayEdit && design.route.length > 1 && (
-									<button type="button" className="btn btn-ghost btn-sm ml-auto" onClick={() => setDesign({ ...design, route: design.route.filter((_, j) => j !== i) })}>
+									<button
+										type="button"
+										className="btn btn-ghost btn-sm ml-auto"
+										onClick={() => setDesign({ ...design, route: design.route.filter((_, j) => j !== i) })}
+									>
 										Remove
 									</button>
 								)}
 							</div>
 							{mayEdit && (
 								<>
-									<ChoiceField compact label="Fuse level" value={step.level} options={FUSE_LEVELS.map((value) => ({ value, label: LEVEL_WORDS[value] }))} onChange={(level) => setDesign({ ...design, route: design.route.map((one, j) => (j === i ? { ...one, level } : one)) })} />
-									<TextField compact label="Hand work afterwards" value={step.handWork} error={errorAt("route", i, "handWork")} onChange={(handWork) => setDesign({ ...design, route: design.route.map((one, j) => (j === i ? { ...one, handWork } : one)) })} />
+									<ChoiceField
+										compact
+										label="Fuse level"
+										value={step.level}
+										options={FUSE_LEVELS.map((value) => ({ value, label: LEVEL_WORDS[value] }))}
+										onChange={(level) =>
+											setDesign({ ...design, route: design.route.map((one, j) => (j === i ? { ...one, level } : one)) })
+										}
+									/>
+									<TextField
+										compact
+										label="Hand work afterwards"
+										value={step.handWork}
+										error={errorAt("route", i, "handWork")}
+										onChange={(handWork) =>
+											setDesign({
+												...design,
+												route: design.route.map((one, j) => (j === i ? { ...one, handWork } : one)),
+											})
+										}
+									/>
 								</>
 							)}
 						</li>
@@ -154,11 +228,21 @@ function KitBench({ view, frame }: StationProps<"kit">) {
 				{mayEdit && (
 					<div className="mt-3 flex flex-col gap-2">
 						{design.route.length < LARGEST_KIT.firings && (
-							<button type="button" className="btn btn-sm" onClick={() => setDesign({ ...design, route: [...design.route, { level: "slump", handWork: "" }] })}>
+							<button
+								type="button"
+								className="btn btn-sm"
+								onClick={() => setDesign({ ...design, route: [...design.route, { level: "slump", handWork: "" }] })}
+							>
 								Add a firing
 							</button>
 						)}
-						<TextField label="Note" value={design.note} onChange={(note) => setDesign({ ...design, note })} error={errorAt("note")} multiline />
+						<TextField
+							label="Note"
+							value={design.note}
+							onChange={(note) => setDesign({ ...design, note })}
+							error={errorAt("note")}
+							multiline
+						/>
 						{errorAt("parts") && <p className="font-semibold text-error">{errorAt("parts")}</p>}
 						<Trouble error={save.error} />
 						<button type="button" className="btn btn-primary" disabled={save.isPending || !changed} onClick={submit}>

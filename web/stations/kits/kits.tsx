@@ -2,8 +2,8 @@ import type { KitBrief, Views } from "@contract/views";
 import { useFigure } from "../../lib/prefs";
 import { framed } from "../../ui/framed";
 import { KitPlan } from "../../ui/kit-plan";
-import { LevelGlyph, StackBar } from "../../ui/signs";
 import { Empty } from "../../ui/notice";
+import { LevelGlyph, StackBar } from "../../ui/signs";
 
 /** The shelf of kits: picture to scale, stack, route. */
 export default framed("kits", "kits", ({ view, frame }) => (
@@ -11,12 +11,18 @@ export default framed("kits", "kits", ({ view, frame }) => (
 		<div className="mb-3 flex items-center justify-between">
 			<h1>Kits</h1>
 			{frame.person.role === "instructor" && (
-				<button type="button" className="btn btn-primary" onClick={() => location.assign(`/kits/${crypto.randomUUID()}`)}>
+				<button
+					type="button"
+					className="btn btn-primary"
+					onClick={() => location.assign(`/kits/${crypto.randomUUID()}`)}
+				>
 					Lay out a new kit
 				</button>
 			)}
 		</div>
-		{view.kits.length === 0 && <Empty title="No kit yet">Lay out a first one, for example a 100 mm clear square with nine patches on it.</Empty>}
+		{view.kits.length === 0 && (
+			<Empty title="No kit yet">Lay out a first one, for example a 100 mm clear square with nine patches on it.</Empty>
+		)}
 		<ul className="ruled">
 			{view.kits.map((kit) => (
 				<KitRow key={kit.id} kit={kit} glasses={view.glasses} />
@@ -28,11 +34,16 @@ export default framed("kits", "kits", ({ view, frame }) => (
 function KitRow({ kit, glasses }: { kit: KitBrief; glasses: Views["kits"]["glasses"] }) {
 	const figure = useFigure();
 	const { reading, document: design } = kit;
-	const stack = reading.columnGlassIds.map((id) => glasses.find((glass) => glass.id === id)).map((glass) => ({ colour: glass?.firedColour ?? "#cccccc", mm: glass?.thicknessMm ?? 3 }));
+	const stack = reading.columnGlassIds
+		.map((id) => glasses.find((glass) => glass.id === id))
+		.map((glass) => ({ colour: glass?.firedColour ?? "#cccccc", mm: glass?.thicknessMm ?? 3 }));
 	const worst = reading.findings[0]?.severity;
 	return (
 		<li>
-			<a href={`/kits/${kit.id}`} className="grid grid-cols-[136px_1.3fr_1fr_1fr_auto] items-center gap-6 py-3 hover:bg-pick max-lg:grid-cols-[110px_1fr_1fr]">
+			<a
+				href={`/kits/${kit.id}`}
+				className="grid grid-cols-[136px_1.3fr_1fr_1fr_auto] items-center gap-6 py-3 hover:bg-pick max-lg:grid-cols-[110px_1fr_1fr]"
+			>
 				<KitPlan parts={design.parts} glasses={glasses} className="h-30 w-full" />
 				<div className="min-w-0">
 					<p className="truncate text-xl font-bold">{design.name}</p>
@@ -50,7 +61,6 @@ function KitRow({ kit, glasses }: { kit: KitBrief; glasses: Views["kits"]["glass
 				</div>
 				<ol className="max-lg:hidden">
 					{design.route.map((step, i) => (
-						// biome-ignore lint/suspicious/noArrayIndexKey: a firing's name is its place in the route
 						<li key={i} className="flex items-center gap-2">
 							<LevelGlyph level={step.level} />
 							<span className="truncate text-soft">{step.handWork && `then ${step.handWork}`}</span>

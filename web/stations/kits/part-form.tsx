@@ -1,5 +1,5 @@
-import type { Glass } from "@core/glass/glass";
 import { type CutShape, SHAPE_KINDS } from "@core/geometry/shape";
+import type { Glass } from "@core/glass/glass";
 import type { KitPart } from "@core/stack/kit";
 import { ChoiceField, NumberField, TextField } from "../../ui/fields";
 
@@ -20,7 +20,13 @@ const NEW_SHAPE: Record<CutShape["kind"], CutShape> = {
 	circle: { kind: "circle", diameterMm: 40 },
 };
 
-const SIZE_WORDS: Record<string, string> = { widthMm: "Width", heightMm: "Height", sideMm: "Side", lengthMm: "Length", diameterMm: "Diameter" };
+const SIZE_WORDS: Record<string, string> = {
+	widthMm: "Width",
+	heightMm: "Height",
+	sideMm: "Side",
+	lengthMm: "Length",
+	diameterMm: "Diameter",
+};
 
 /** One cut of glass: shape, size, glass, layer, place. */
 export function PartForm({ part, glasses, onChange, onRemove, onCopy, errorAt }: Props) {
@@ -29,17 +35,62 @@ export function PartForm({ part, glasses, onChange, onRemove, onCopy, errorAt }:
 	return (
 		<div className="grid grid-cols-2 gap-x-3 gap-y-2 border-y border-line bg-pick px-4 py-3">
 			<TextField label="Name" value={part.name} onChange={(name) => set({ name })} error={errorAt("name")} compact />
-			<ChoiceField label="Shape" value={part.shape.kind} onChange={(kind) => set({ shape: NEW_SHAPE[kind] })} options={SHAPE_KINDS.map((kind) => ({ value: kind, label: kind === "triangle" ? "right triangle" : kind }))} compact />
+			<ChoiceField
+				label="Shape"
+				value={part.shape.kind}
+				onChange={(kind) => set({ shape: NEW_SHAPE[kind] })}
+				options={SHAPE_KINDS.map((kind) => ({ value: kind, label: kind === "triangle" ? "right triangle" : kind }))}
+				compact
+			/>
 			{Object.entries(part.shape)
 				.filter(([key]) => key !== "kind")
 				.map(([key, value]) => (
-					<NumberField key={key} kind="length" compact label={SIZE_WORDS[key] ?? key} value={value as number} error={errorAt(key)} onChange={(mm) => set({ shape: { ...part.shape, [key]: mm ?? Number.NaN } as CutShape })} />
+					<NumberField
+						key={key}
+						kind="length"
+						compact
+						label={SIZE_WORDS[key] ?? key}
+						value={value as number}
+						error={errorAt(key)}
+						onChange={(mm) => set({ shape: { ...part.shape, [key]: mm ?? Number.NaN } as CutShape })}
+					/>
 				))}
-			<ChoiceField label="Glass" value={part.glassId} onChange={(glassId) => set({ glassId })} error={errorAt("glassId")} options={glasses.map(({ id, name, familyId, thicknessMm }) => ({ value: id, label: `${name} · ${familyId} · ${thicknessMm} mm` }))} compact />
-			<NumberField kind="count" compact label="Layer, shelf is 1" value={part.layer + 1} error={errorAt("layer")} onChange={(layer) => set({ layer: (layer ?? Number.NaN) - 1 })} />
-			<NumberField kind="length" compact label="Across" value={part.xMm} error={errorAt("xMm")} onChange={number("xMm")} />
+			<ChoiceField
+				label="Glass"
+				value={part.glassId}
+				onChange={(glassId) => set({ glassId })}
+				error={errorAt("glassId")}
+				options={glasses.map(({ id, name, familyId, thicknessMm }) => ({
+					value: id,
+					label: `${name} · ${familyId} · ${thicknessMm} mm`,
+				}))}
+				compact
+			/>
+			<NumberField
+				kind="count"
+				compact
+				label="Layer, shelf is 1"
+				value={part.layer + 1}
+				error={errorAt("layer")}
+				onChange={(layer) => set({ layer: (layer ?? Number.NaN) - 1 })}
+			/>
+			<NumberField
+				kind="length"
+				compact
+				label="Across"
+				value={part.xMm}
+				error={errorAt("xMm")}
+				onChange={number("xMm")}
+			/>
 			<NumberField kind="length" compact label="Up" value={part.yMm} error={errorAt("yMm")} onChange={number("yMm")} />
-			<NumberField kind="degrees" compact label="Turned" value={part.turnDeg} error={errorAt("turnDeg")} onChange={(turnDeg) => set({ turnDeg: turnDeg ?? Number.NaN })} />
+			<NumberField
+				kind="degrees"
+				compact
+				label="Turned"
+				value={part.turnDeg}
+				error={errorAt("turnDeg")}
+				onChange={(turnDeg) => set({ turnDeg: turnDeg ?? Number.NaN })}
+			/>
 			<div className="flex items-end gap-2">
 				<button type="button" className="btn btn-sm" onClick={onCopy}>
 					Copy

@@ -1,15 +1,15 @@
-import { useState } from "react";
 import type { LoadView, PieceBrief, ProposalView } from "@contract/views";
 import { clockNear, dayWords } from "@formats/time";
+import { useState } from "react";
+import type { TroubleError } from "../../lib/api";
 import { useAct, useView } from "../../lib/api";
 import { useFigure, usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/framed";
 import { Caution, Empty, Trouble } from "../../ui/notice";
 import { ScheduleCurve } from "../../ui/schedule-curve";
 import { SegmentList } from "../../ui/segment-list";
-import { type OnShelf, ShelfMap } from "../../ui/shelf-map";
+import { lying, ShelfMap } from "../../ui/shelf-map";
 import { LevelGlyph, PromiseMark, StackBar } from "../../ui/signs";
-import type { TroubleError } from "../../lib/api";
 
 export default framed("load", "load", Load);
 
@@ -18,14 +18,26 @@ type Tray = LoadView["trays"][number];
 /** Waiting pieces in trays → a shelf to scale → the schedule that serves them all, with who sets each part. */
 function Load({ view }: StationProps<"load">) {
 	const [trayKey, setTrayKey] = useState(view.trays[0]?.key);
-	const [kilnId, setKilnId] = useState(view.kilns.find(({ busyWith }) => !busyWith)?.id ?? view.kilns[0]?.id ?? "");
+	const [kilnId, setKilnId] = useState(
+		view.kilns.find(({ mayPlan, busyWith }) => mayPlan && !busyWith)?.id ?? view.kilns[0]?.id ?? "",
+	);
 	const [without, setWithout] = useState<readonly string[]>([]);
 	const tray = view.trays.find(({ key }) => key === trayKey) ?? view.trays[0];
 	const pieces = tray?.pieces.filter(({ id }) => !without.includes(id)) ?? [];
 	const kiln = view.kilns.find(({ id }) => id === kilnId);
-	const proposal = useView("proposal", { kiln: kilnId, pieces: pieces.map(({ id }) => id).join(",") }, undefined, pieces.length > 0 && kilnId !== "");
+	const proposal = useView(
+		"proposal",
+		{ kiln: kilnId, pieces: pieces.map(({ id }) => id).join(",") },
+		undefined,
+		pieces.length > 0 && kilnId !== "",
+	);
 	if (view.trays.length === 0 || !tray) {
-		return <Empty title="No piece waits for a kiln">When the glue has set, pieces sort themselves into trays here: one family, one fuse level, one band of thickness.</Empty>;
+		return (
+			<Empty title="No piece waits for a kiln">
+				When the glue has set, pieces sort themselves into trays here: one family, one fuse level, one band of
+				thickness.
+			</Empty>
+		);
 	}
 	const shown = pieces.length > 0 ? proposal.data : undefined;
 	return (
@@ -34,7 +46,19 @@ function Load({ view }: StationProps<"load">) {
 				<h2 className="px-5 pb-2">Waiting, by what may share a shelf</h2>
 				<ul>
 					{view.trays.map((one) => (
-						<TrayRow key={one.key} tray={one} chosen={one.key === tray.key} onChoose={() => { setTrayKey(one.key); setWithout([]); }} without={without} toggle={(id) => setWithout(without.includes(id) ? without.filter((other) => other !== id) : [...without, id])} />
+						<TrayRow
+							key={one.key}
+							tray={one}
+							chosen={one.key === tray.key}
+							onChoose={() => {
+								setTrayKey(one.key);
+								setWithout([]);
+							}}
+							without={without}
+							toggle={(id) =>
+								setWithout(without.includes(id) ? without.filter((other) => other !== id) : [...without, id])
+							}
+						/>
 					))}
 				</ul>
 				<CannotFire wet={view.wet} untested={view.untested} />
@@ -43,65 +67,118 @@ function Load({ view }: StationProps<"load">) {
 				<div className="flex flex-wrap items-end justify-between gap-3">
 					<div role="group" aria-label="Kiln" className="join">
 						{view.kilns.map((one) => (
-							<button key={one.id} type="button" aria-pressed={one.id === kilnId} className={`btn join-item ${one.id === kilnId ? "btn-secondary" : ""}`} onClick={() => setKilnId(one.id)}>
+							<button
+								key={one.id}
+								type="button"
+								aria-pressed={one.id === kilnId}
+								className={`btn join-item ${one.id === kilnId ? "btn-secondary" : ""}`}
+								onClick={() => setKilnId(one.id)}
+							>
 								{one.name}
 							</button>
 						))}
 					</div>
 					{kiln && <ShelfLine kiln={kiln} fill={shown?.fill} count={shown?.places.length} />}
 				</div>
-				{kiln?.busyWith && <p className="font-semibold text-warning">{kiln.name}: {kiln.busyWith}.</p>}
+				{kiln?.busyWith && (
+					<p className="font-semibold text-warning">
+						{kiln.name}: {kiln.busyWith}.
+					</p>
+				)}
 				<div className="min-h-0 grow">
-					{kiln && <ShelfMap className="h-full" shelf={{ widthMm: kiln.shelfWidthMm, heightMm: kiln.shelfHeightMm, marginMm: kiln.marginMm }} clearanceMm={5} doorSide={kiln.doorSide} pieces={shown ? onShelf(shown, pieces) : []} />}
+					{kiln && (
+						<ShelfMap
+							className="h-full"
+							shelf={{ widthMm: kiln.shelfWidthMm, heightMm: kiln.shelfHeightMm, marginMm: kiln.marginMm }}
+							clearanceMm={5}
+							doorSide={kiln.doorSide}
+							pieces={(shown?.places ?? []).flatMap((place) =>
+								pieces.filter(({ id }) => id === place.id).flatMap((piece) => lying(piece, place, view.pictures)),
+							)}
+						/>
+					)}
 				</div>
-				<p className="text-soft">Dashed: the piece after firing, and the 5 mm kept between halos. Opaque pieces lie on paper, not on wash alone.</p>
-				{(shown?.leftIds.length ?? 0) > 0 && <p className="font-semibold text-warning">No room for {shown?.leftIds.map((id) => pieces.find((one) => one.id === id)?.code).join(", ")}: they stay in their tray.</p>}
+				<p className="text-soft">
+					Dashed: the piece after firing, and the 5 mm kept between halos. Opaque pieces lie on paper, not on wash
+					alone.
+				</p>
+				{(shown?.leftIds.length ?? 0) > 0 && (
+					<p className="font-semibold text-warning">
+						No room for {shown?.leftIds.map((id) => pieces.find((one) => one.id === id)?.code).join(", ")}: they stay in
+						their tray.
+					</p>
+				)}
 			</section>
 			<section aria-label="Schedule" className="scroll-y border-l border-line px-5 py-4">
-				<h2 className="mb-1">Schedule for {shown ? `all ${shown.places.length}` : "this load"}</h2>
+				<h2 className="mb-1">
+					Schedule for {shown && shown.places.length > 1 ? `all ${shown.places.length}` : "this load"}
+				</h2>
 				{proposal.error && <Trouble error={proposal.error as TroubleError} />}
-				{shown && kiln && tray && <Schedule proposal={shown} tray={tray} kilnId={kilnId} pieces={pieces} blocked={kiln.busyWith !== null && kiln.busyWith.includes("planned")} />}
+				{shown && kiln && tray && <Schedule proposal={shown} kilnId={kilnId} pieces={pieces} blocked={!kiln.mayPlan} />}
 			</section>
 		</div>
 	);
 }
 
-function onShelf(proposal: ProposalView, pieces: readonly PieceBrief[]): OnShelf[] {
-	return proposal.places.flatMap((place) => {
-		const piece = pieces.find(({ id }) => id === place.id);
-		if (!piece?.asMade) return [];
-		return [{ place, code: piece.code, name: piece.student ?? "", stack: piece.stack, madeWidthMm: piece.asMade.widthMm, madeHeightMm: piece.asMade.heightMm }];
-	});
-}
-
-function ShelfLine({ kiln, fill, count }: { kiln: LoadView["kilns"][number]; fill: number | undefined; count: number | undefined }) {
+function ShelfLine({
+	kiln,
+	fill,
+	count,
+}: {
+	kiln: LoadView["kilns"][number];
+	fill: number | undefined;
+	count: number | undefined;
+}) {
 	const figure = useFigure();
 	return (
 		<p className="text-right text-soft">
-			shelf <span className="figure">{figure({ mm: kiln.shelfWidthMm })} × {figure({ mm: kiln.shelfHeightMm })}</span>
+			shelf{" "}
+			<span className="figure">
+				{figure({ mm: kiln.shelfWidthMm })} × {figure({ mm: kiln.shelfHeightMm })}
+			</span>
 			{fill !== undefined && (
 				<>
 					{" "}
-					· {count} {count === 1 ? "piece" : "pieces"} · fill <b className="figure text-lg text-base-content">{Math.round(fill * 100)} %</b>
+					· {count} {count === 1 ? "piece" : "pieces"} · fill{" "}
+					<b className="figure text-lg text-base-content">{Math.round(fill * 100)} %</b>
 				</>
 			)}
 		</p>
 	);
 }
 
-function TrayRow({ tray, chosen, onChoose, without, toggle }: { tray: Tray; chosen: boolean; onChoose(): void; without: readonly string[]; toggle(id: string): void }) {
+function TrayRow({
+	tray,
+	chosen,
+	onChoose,
+	without,
+	toggle,
+}: {
+	tray: Tray;
+	chosen: boolean;
+	onChoose(): void;
+	without: readonly string[];
+	toggle(id: string): void;
+}) {
 	const figure = useFigure();
 	const { nowMs, timeZone } = usePrefs();
 	const band = tray.upToMm === null ? `over ${figure({ mm: tray.fromMm })}` : `to ${figure({ mm: tray.upToMm })}`;
 	return (
 		<li className={`border-t border-line ${chosen ? "bg-pick" : ""}`}>
-			<button type="button" aria-expanded={chosen} className="flex min-h-14 w-full items-center gap-3 px-5 py-2 text-left" onClick={onChoose}>
+			<button
+				type="button"
+				aria-expanded={chosen}
+				className="flex min-h-14 w-full items-center gap-3 px-5 py-2 text-left"
+				onClick={onChoose}
+			>
 				<LevelGlyph level={tray.level} label={false} />
 				<span className="min-w-0 grow">
 					<b className="block">
 						{tray.familyId} · <LevelWord level={tray.level} /> · {band}
 					</b>
-					<span className="block text-soft">{tray.promised ? `promised ${dayWords(tray.promised, new Date(nowMs), timeZone)}` : "no promise"}</span>
+					<span className="block text-soft">
+						{tray.promised ? `promised ${dayWords(tray.promised, new Date(nowMs), timeZone)}` : "no promise"}
+					</span>
 				</span>
 				<span className="figure text-2xl font-bold">{tray.pieces.length}</span>
 			</button>
@@ -110,7 +187,12 @@ function TrayRow({ tray, chosen, onChoose, without, toggle }: { tray: Tray; chos
 					{tray.pieces.map((piece) => (
 						<li key={piece.id}>
 							<label className="flex min-h-11 cursor-pointer items-center gap-2.5">
-								<input type="checkbox" className="checkbox checkbox-sm checkbox-secondary" checked={!without.includes(piece.id)} onChange={() => toggle(piece.id)} />
+								<input
+									type="checkbox"
+									className="checkbox checkbox-sm checkbox-secondary"
+									checked={!without.includes(piece.id)}
+									onChange={() => toggle(piece.id)}
+								/>
 								<StackBar stack={piece.stack} width={18} />
 								<b className="figure tracking-wide">{piece.code}</b>
 								<span className="min-w-0 grow truncate">{piece.student}</span>
@@ -138,7 +220,9 @@ function CannotFire({ wet, untested }: { wet: readonly PieceBrief[]; untested: r
 						<a className="hover:underline" href={`/piece/${piece.code}`}>
 							<b className="figure">{piece.code}</b> {piece.student}
 						</a>
-						<span className="figure text-soft">wet until {clockNear(piece.readyFrom ?? "", new Date(nowMs), timeZone)}</span>
+						<span className="figure text-soft">
+							wet until {clockNear(piece.readyFrom ?? "", new Date(nowMs), timeZone)}
+						</span>
 					</li>
 				))}
 				{untested.map((piece) => (
@@ -154,7 +238,17 @@ function CannotFire({ wet, untested }: { wet: readonly PieceBrief[]; untested: r
 	);
 }
 
-function Schedule({ proposal, tray, kilnId, pieces, blocked }: { proposal: ProposalView; tray: Tray; kilnId: string; pieces: readonly PieceBrief[]; blocked: boolean }) {
+function Schedule({
+	proposal,
+	kilnId,
+	pieces,
+	blocked,
+}: {
+	proposal: ProposalView;
+	kilnId: string;
+	pieces: readonly PieceBrief[];
+	blocked: boolean;
+}) {
 	const { nowMs, timeZone } = usePrefs();
 	const [firingId, setFiringId] = useState(() => crypto.randomUUID());
 	const accept = useAct("acceptLoad", () => setFiringId(crypto.randomUUID()));
@@ -170,25 +264,46 @@ function Schedule({ proposal, tray, kilnId, pieces, blocked }: { proposal: Propo
 					{(proposal.openS / 3600).toFixed(1)} h, {proposal.kwh.toFixed(1)} kWh, flow index {proposal.flow.toFixed(2)}
 				</span>
 			</p>
-			<ScheduleCurve width={300} height={150} openS={proposal.openS} series={[{ name: "plan", points: proposal.plan, kind: "plan" }, { name: "kiln, simulated", points: proposal.air, kind: "simulated" }]} summary={`Schedule for ${proposal.places.length} pieces`} />
+			<ScheduleCurve
+				width={300}
+				height={150}
+				openS={proposal.openS}
+				series={[
+					{ name: "plan", points: proposal.plan, kind: "plan" },
+					{ name: "kiln, simulated", points: proposal.air, kind: "simulated" },
+				]}
+				summary={`Schedule for ${proposal.places.length} pieces`}
+			/>
 			<SegmentList schedule={proposal.schedule} setBy={proposal.setBy} airMin={proposal.airMin} pieces={placed} />
 			{dearest && dearest[1] > 0.2 && dearPiece && placed.length > 1 && (
 				<p>
-					Without <b className="figure">{dearPiece.code}</b> this load would be <b className="figure">{dearest[1].toFixed(1)} h</b> shorter.
+					Without <b className="figure">{dearPiece.code}</b> this load would be{" "}
+					<b className="figure">{dearest[1].toFixed(1)} h</b> shorter.
 				</p>
 			)}
 			<Trouble error={accept.error} />
-			<button type="button" className="btn btn-primary btn-lg text-base" disabled={accept.isPending || blocked} onClick={() => accept.mutate({ firingId, kilnId, pieces: placed.map(({ id, seq }) => ({ pieceId: id, seq })) })}>
+			<button
+				type="button"
+				className="btn btn-primary btn-lg text-base"
+				disabled={accept.isPending || blocked}
+				onClick={() => accept.mutate({ firingId, kilnId, pieces: placed.map(({ id, seq }) => ({ pieceId: id, seq })) })}
+			>
 				{accept.isPending ? "Checking everything again …" : `Accept this load of ${placed.length}`}
 			</button>
 			<p role="status" className="font-semibold text-success">
 				{accept.data && (
 					<>
-						Firing {accept.data.number} is planned. <a className="underline" href="/fire">Go to Fire</a>
+						Firing {accept.data.number} is planned.{" "}
+						<a className="underline" href="/fire">
+							Go to Fire
+						</a>
 					</>
 				)}
 			</p>
-			<Caution>{tray.level} only: a tack piece never goes in with full. Metal lies on fibre. Follow the kiln’s and the glass maker’s own instructions where they differ.</Caution>
+			<Caution>
+				One level in one load: a tack piece never goes in with full. Metal lies on fibre. Follow the kiln’s and the
+				glass maker’s own instructions where they differ.
+			</Caution>
 		</div>
 	);
 }

@@ -1,53 +1,80 @@
-import { useState } from "react";
 import type { FiringPiece, OpenView } from "@contract/views";
-import { FUSE_LEVELS, LEVEL_WORDS, type FuseLevel } from "@core/firing/level";
+import { FUSE_LEVELS, type FuseLevel, LEVEL_WORDS } from "@core/firing/level";
 import { FAULTS, type Fault, NEXT_STEPS, type NextStep } from "@core/journey/events";
 import { FAULT_ADVICE, proposeNext } from "@core/journey/propose-next";
 import { clockNear } from "@formats/time";
+import { useState } from "react";
 import { useAct } from "../../lib/api";
 import { useFigure, usePrefs } from "../../lib/prefs";
 import { ChoiceField, TextField } from "../../ui/fields";
 import { framed, type StationProps } from "../../ui/framed";
 import { Caution, Empty, Trouble } from "../../ui/notice";
-import { type OnShelf, ShelfMap } from "../../ui/shelf-map";
+import { lying, ShelfMap } from "../../ui/shelf-map";
 import { LevelGlyph } from "../../ui/signs";
 
 export default framed("open", "open", Open);
 
 type Firing = OpenView["firings"][number];
 
-export const NEXT_WORDS: Record<NextStep, string> = { ready: "ready", coldWork: "cold work", nextFiring: "next firing", refire: "refire", spoiled: "spoiled" };
+export const NEXT_WORDS: Record<NextStep, string> = {
+	ready: "ready",
+	coldWork: "cold work",
+	nextFiring: "next firing",
+	refire: "refire",
+	spoiled: "spoiled",
+};
 
 /** The load map being judged, piece by piece. */
 function Open({ view, frame }: StationProps<"open">) {
 	const [firingId, setFiringId] = useState<string | null>(null);
 	const [code, setCode] = useState<string | null>(null);
 	const firing = view.firings.find(({ id }) => id === firingId) ?? view.firings[0];
-	if (!firing) return <Empty title="Nothing to open">When a kiln has cooled, its load map appears here to be judged piece by piece.</Empty>;
+	if (!firing)
+		return (
+			<Empty title="Nothing to open">
+				When a kiln has cooled, its load map appears here to be judged piece by piece.
+			</Empty>
+		);
 	const unjudged = firing.pieces.filter(({ judgedLevel }) => judgedLevel === null);
-	const piece = firing.pieces.find((one) => one.code === code && one.judgedLevel === null) ?? (firing.state === "opened" ? unjudged[0] : undefined);
+	const piece =
+		firing.pieces.find((one) => one.code === code && one.judgedLevel === null) ??
+		(firing.state === "opened" ? unjudged[0] : undefined);
 	return (
 		<div className="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_400px] max-lg:block max-lg:overflow-y-auto">
 			<section aria-label="Load map" className="flex min-h-0 flex-col gap-2 px-6 py-4">
 				<div className="flex items-center justify-between gap-4">
 					<div role="group" aria-label="Firing" className="join">
 						{view.firings.map((one) => (
-							<button key={one.id} type="button" aria-pressed={one.id === firing.id} className={`btn join-item ${one.id === firing.id ? "btn-secondary" : ""}`} onClick={() => { setFiringId(one.id); setCode(null); }}>
+							<button
+								key={one.id}
+								type="button"
+								aria-pressed={one.id === firing.id}
+								className={`btn join-item ${one.id === firing.id ? "btn-secondary" : ""}`}
+								onClick={() => {
+									setFiringId(one.id);
+									setCode(null);
+								}}
+							>
 								<span className="figure">{one.number}</span> {one.kiln.name}
 							</button>
 						))}
 					</div>
 					<p className="text-right">
-						<b className="figure text-2xl">{firing.pieces.length - unjudged.length}</b> <span className="text-soft">of {firing.pieces.length} judged</span>
+						<b className="figure text-2xl">{firing.pieces.length - unjudged.length}</b>{" "}
+						<span className="text-soft">of {firing.pieces.length} judged</span>
 					</p>
 				</div>
 				<div className="min-h-0 grow">
 					<ShelfMap
 						className="h-full"
-						shelf={{ widthMm: firing.kiln.shelfWidthMm, heightMm: firing.kiln.shelfHeightMm, marginMm: firing.kiln.marginMm }}
+						shelf={{
+							widthMm: firing.kiln.shelfWidthMm,
+							heightMm: firing.kiln.shelfHeightMm,
+							marginMm: firing.kiln.marginMm,
+						}}
 						clearanceMm={5}
 						doorSide={firing.kiln.doorSide}
-						pieces={firing.pieces.flatMap((one) => mapped(one, piece?.code))}
+						pieces={firing.pieces.flatMap((one) => lying(one, one.place, view.pictures, markOf(one, piece?.code)))}
 						{...(firing.state === "opened" ? { onPick: setCode } : {})}
 					/>
 				</div>
@@ -65,11 +92,8 @@ function Open({ view, frame }: StationProps<"open">) {
 	);
 }
 
-function mapped(piece: FiringPiece, chosen: string | undefined): OnShelf[] {
-	if (!piece.asMade) return [];
-	const mark = piece.judgedLevel !== null ? ("done" as const) : piece.code === chosen ? ("chosen" as const) : undefined;
-	return [{ place: piece.place, code: piece.code, name: piece.student ?? "", stack: piece.stack, madeWidthMm: piece.asMade.widthMm, madeHeightMm: piece.asMade.heightMm, mark }];
-}
+const markOf = (piece: FiringPiece, chosen: string | undefined) =>
+	piece.judgedLevel !== null ? ("done" as const) : piece.code === chosen ? ("chosen" as const) : undefined;
 
 function OpenForm({ firing, instructor }: { firing: Firing; instructor: boolean }) {
 	const figure = useFigure();
@@ -93,21 +117,40 @@ function OpenForm({ firing, instructor }: { firing: Firing; instructor: boolean 
 				<p>
 					<span className="text-soft">open not before</span>
 					<b className="figure block text-2xl">{clockNear(firing.openAt, new Date(nowMs), timeZone)}</b>
-					{firing.speedUp > 1 && <span className="font-semibold text-accent">the stand-in’s clock runs ×{firing.speedUp}</span>}
+					{firing.speedUp > 1 && (
+						<span className="font-semibold text-accent">the stand-in’s clock runs ×{firing.speedUp}</span>
+					)}
 				</p>
 			)}
 			{!firing.mayOpen && <p className="font-semibold">{firing.whyNot}</p>}
-			{!firing.mayOpen && instructor && <TextField label="Open earlier, because" value={reason} onChange={setReason} hint="Opened early it can crack, and everything is lost. The reason is kept with the firing." error={open.error?.problems.find(({ path }) => path[0] === "earlyReason")?.sentence} />}
+			{!firing.mayOpen && instructor && (
+				<TextField
+					label="Open earlier, because"
+					value={reason}
+					onChange={setReason}
+					hint="Opened early it can crack, and everything is lost. The reason is kept with the firing."
+					error={open.error?.problems.find(({ path }) => path[0] === "earlyReason")?.sentence}
+				/>
+			)}
 			<Trouble error={open.error} except={["earlyReason"]} />
-			<button type="submit" className={`btn ${firing.mayOpen ? "btn-primary" : ""}`} disabled={open.isPending || (!firing.mayOpen && !instructor)}>
+			<button
+				type="submit"
+				className={`btn ${firing.mayOpen ? "btn-primary" : ""}`}
+				disabled={open.isPending || (!firing.mayOpen && !instructor)}
+			>
 				{firing.mayOpen ? "The kiln is open" : "Open it all the same"}
 			</button>
-			<Caution>Thick glass and moulds are hotter than the air in the kiln. Hot glass does not look hot: gloves.</Caution>
+			<Caution>
+				Thick glass and moulds are hotter than the air in the kiln. Hot glass does not look hot: gloves.
+			</Caution>
 		</form>
 	);
 }
 
-const REACHED = [{ value: "none" as const, label: "nothing lasting" }, ...FUSE_LEVELS.map((value) => ({ value, label: LEVEL_WORDS[value] }))];
+const REACHED = [
+	{ value: "none" as const, label: "nothing lasting" },
+	...FUSE_LEVELS.map((value) => ({ value, label: LEVEL_WORDS[value] })),
+];
 
 function JudgeForm({ piece, firing }: { piece: FiringPiece; firing: Firing }) {
 	const [level, setLevel] = useState<FuseLevel | "none">(piece.expectedLevel);
@@ -125,7 +168,16 @@ function JudgeForm({ piece, firing }: { piece: FiringPiece; firing: Firing }) {
 			aria-label={`Judge ${piece.code}`}
 			onSubmit={(event) => {
 				event.preventDefault();
-				judge.mutate({ pieceId: piece.id, eventId, seq: piece.seq, firingId: firing.id, level, faults: [...faults], next, note });
+				judge.mutate({
+					pieceId: piece.id,
+					eventId,
+					seq: piece.seq,
+					firingId: firing.id,
+					level,
+					faults: [...faults],
+					next,
+					note,
+				});
 			}}
 		>
 			<div className="flex items-start justify-between gap-3">
@@ -144,8 +196,19 @@ function JudgeForm({ piece, firing }: { piece: FiringPiece; firing: Firing }) {
 				<legend className="mb-1 font-semibold">Found</legend>
 				<div className="grid grid-cols-2 gap-x-3">
 					{FAULTS.map((fault) => (
-						<label key={fault} className="flex min-h-9 cursor-pointer items-center gap-2" title={FAULT_ADVICE[fault].cause}>
-							<input type="checkbox" className="checkbox checkbox-sm checkbox-secondary" checked={faults.includes(fault)} onChange={() => setFaults(faults.includes(fault) ? faults.filter((one) => one !== fault) : [...faults, fault])} />
+						<label
+							key={fault}
+							className="flex min-h-9 cursor-pointer items-center gap-2"
+							title={FAULT_ADVICE[fault].cause}
+						>
+							<input
+								type="checkbox"
+								className="checkbox checkbox-sm checkbox-secondary"
+								checked={faults.includes(fault)}
+								onChange={() =>
+									setFaults(faults.includes(fault) ? faults.filter((one) => one !== fault) : [...faults, fault])
+								}
+							/>
 							{FAULT_ADVICE[fault].word}
 						</label>
 					))}
@@ -158,11 +221,20 @@ function JudgeForm({ piece, firing }: { piece: FiringPiece; firing: Firing }) {
 			))}
 			<fieldset>
 				<legend className="mb-1">
-					<b>Then</b> <span className="text-soft">proposed: {NEXT_WORDS[proposal.next]}, {proposal.why}</span>
+					<b>Then</b>{" "}
+					<span className="text-soft">
+						proposed: {NEXT_WORDS[proposal.next]}, {proposal.why}
+					</span>
 				</legend>
 				<div className="join flex-wrap">
 					{NEXT_STEPS.filter((one) => one !== "nextFiring" || hasNext).map((one) => (
-						<button key={one} type="button" aria-pressed={next === one} className={`btn join-item px-3 ${next === one ? "btn-secondary" : ""}`} onClick={() => setOwn(one)}>
+						<button
+							key={one}
+							type="button"
+							aria-pressed={next === one}
+							className={`btn join-item px-3 ${next === one ? "btn-secondary" : ""}`}
+							onClick={() => setOwn(one)}
+						>
 							{NEXT_WORDS[one]}
 						</button>
 					))}

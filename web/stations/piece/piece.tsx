@@ -1,10 +1,10 @@
-import { useState } from "react";
 import type { HistoryLine, PieceView } from "@contract/views";
 import { LEVEL_WORDS } from "@core/firing/level";
 import { GLUE_WORDS } from "@core/journey/events";
 import { STATE_WORDS } from "@core/journey/journey";
 import { FAULT_ADVICE } from "@core/journey/propose-next";
 import { clockNear, dayAndClock, dayWords } from "@formats/time";
+import { useState } from "react";
 import { useAct } from "../../lib/api";
 import { useFigure, usePrefs } from "../../lib/prefs";
 import { TextField } from "../../ui/fields";
@@ -14,7 +14,13 @@ import { LevelGlyph, PromiseMark, StackBar } from "../../ui/signs";
 
 export default framed("piece", null, Piece);
 
-const NEXT_WORDS = { ready: "ready", coldWork: "cold work", nextFiring: "the next firing", refire: "a refire", spoiled: "spoiled" } as const;
+const NEXT_WORDS = {
+	ready: "ready",
+	coldWork: "cold work",
+	nextFiring: "the next firing",
+	refire: "a refire",
+	spoiled: "spoiled",
+} as const;
 
 /** One piece and everything that ever happened to it. */
 function Piece({ view }: StationProps<"piece">) {
@@ -25,8 +31,22 @@ function Piece({ view }: StationProps<"piece">) {
 	const made = piece.asMade;
 	const wet = piece.state === "queued" && piece.readyFrom !== null && Date.parse(piece.readyFrom) > nowMs;
 	const facts: [string, React.ReactNode][] = [
-		["Kit", view.kitId ? <a key="kit" className="underline" href={`/kits/${view.kitId}`}>{piece.kit}</a> : piece.kit],
-		["Stack as planned", <span key="stack" className="figure">{piece.stackCode}</span>],
+		[
+			"Kit",
+			view.kitId ? (
+				<a key="kit" className="underline" href={`/kits/${view.kitId}`}>
+					{piece.kit}
+				</a>
+			) : (
+				piece.kit
+			),
+		],
+		[
+			"Stack as planned",
+			<span key="stack" className="figure">
+				{piece.stackCode}
+			</span>,
+		],
 		["Anneals as", figure({ mm: piece.effectiveMm })],
 		...(made
 			? ([
@@ -37,7 +57,16 @@ function Piece({ view }: StationProps<"piece">) {
 				] as [string, React.ReactNode][])
 			: []),
 		["Class", view.session ? `${view.session.title}, ${dayWords(view.session.day, now, timeZone)}` : "none"],
-		["Promised", piece.promisedDay ? <span key="promise">{dayWords(piece.promisedDay, now, timeZone)} {piece.promise && <PromiseMark state={piece.promise} />}</span> : "no day"],
+		[
+			"Promised",
+			piece.promisedDay ? (
+				<span key="promise">
+					{dayWords(piece.promisedDay, now, timeZone)} {piece.promise && <PromiseMark state={piece.promise} />}
+				</span>
+			) : (
+				"no day"
+			),
+		],
 	];
 	return (
 		<div className="grid h-full min-h-0 grid-cols-[360px_minmax(0,1fr)_280px] max-lg:block max-lg:overflow-y-auto">
@@ -78,7 +107,11 @@ function Piece({ view }: StationProps<"piece">) {
 				<div className="grid grid-cols-2 gap-2">
 					{view.photos.map((photo) => (
 						<a key={photo.id} href={`/api/photos/${photo.id}`}>
-							<img src={`/api/photos/${photo.id}?size=small`} alt={`${piece.code}, ${dayAndClock(photo.takenAt, timeZone)}`} className="w-full" />
+							<img
+								src={`/api/photos/${photo.id}?size=small`}
+								alt={`${piece.code}, ${dayAndClock(photo.takenAt, timeZone)}`}
+								className="w-full"
+							/>
 						</a>
 					))}
 				</div>
@@ -106,7 +139,6 @@ function Route({ piece }: { piece: PieceView["piece"] }) {
 	return (
 		<ol className="mt-3 flex flex-wrap gap-x-4 gap-y-1" aria-label="Route">
 			{piece.route.map((step, i) => (
-				// biome-ignore lint/suspicious/noArrayIndexKey: a firing's name is its place in the route
 				<li key={i} className={`flex items-center gap-2 ${i < piece.step ? "text-soft" : ""}`}>
 					<LevelGlyph level={i === piece.step ? piece.level : step.level} />
 					{i < piece.step ? "done" : i === piece.step && piece.state !== "collected" ? "next" : ""}
@@ -136,7 +168,12 @@ function Steps({ view }: { view: PieceView }) {
 				</button>
 			</form>
 			{view.undoable && (
-				<button type="button" className="btn btn-sm btn-ghost" disabled={undo.isPending} onClick={() => undo.mutate({ pieceId: piece.id, eventId: crypto.randomUUID(), seq: piece.seq })}>
+				<button
+					type="button"
+					className="btn btn-sm btn-ghost"
+					disabled={undo.isPending}
+					onClick={() => undo.mutate({ pieceId: piece.id, eventId: crypto.randomUUID(), seq: piece.seq })}
+				>
 					Undo the last step
 				</button>
 			)}
@@ -157,9 +194,15 @@ function History({ line: { event, by, undone }, view }: { line: HistoryLine; vie
 			case "issued":
 				return ["Kit issued", event.route.map(({ level }) => LEVEL_WORDS[level]).join(" → ")];
 			case "handedIn":
-				return ["Handed in", `${figure({ mm: event.asMade.thickestMm })} at the thickest, ${GLUE_WORDS[event.glue]}, dry ${clockNear(event.readyFrom, new Date(nowMs), timeZone)}, for ${LEVEL_WORDS[event.level]}`];
+				return [
+					"Handed in",
+					`${figure({ mm: event.asMade.thickestMm })} at the thickest, ${GLUE_WORDS[event.glue]}, dry ${clockNear(event.readyFrom, new Date(nowMs), timeZone)}, for ${LEVEL_WORDS[event.level]}`,
+				];
 			case "reglued":
-				return ["Glued again", `${GLUE_WORDS[event.glue]}, dry ${clockNear(event.readyFrom, new Date(nowMs), timeZone)}`];
+				return [
+					"Glued again",
+					`${GLUE_WORDS[event.glue]}, dry ${clockNear(event.readyFrom, new Date(nowMs), timeZone)}`,
+				];
 			case "placed":
 				return ["Put in a load", firing(event.firingId)];
 			case "takenOut":
@@ -167,7 +210,12 @@ function History({ line: { event, by, undone }, view }: { line: HistoryLine; vie
 			case "firingStarted":
 				return ["Into the kiln", firing(event.firingId)];
 			case "judged":
-				return [`Judged: ${event.level === "none" ? "nothing lasting" : LEVEL_WORDS[event.level]}`, [...event.faults.map((fault) => FAULT_ADVICE[fault].word), `then ${NEXT_WORDS[event.next]}`, event.note].filter(Boolean).join(", ")];
+				return [
+					`Judged: ${event.level === "none" ? "nothing lasting" : LEVEL_WORDS[event.level]}`,
+					[...event.faults.map((fault) => FAULT_ADVICE[fault].word), `then ${NEXT_WORDS[event.next]}`, event.note]
+						.filter(Boolean)
+						.join(", "),
+				];
 			case "coldWorked":
 				return ["Cold work done", event.note];
 			case "shelved":

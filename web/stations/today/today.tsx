@@ -6,13 +6,28 @@ import { framed } from "../../ui/framed";
 /** Three lists with times: what to do now, what the glass makes wait, what was promised. */
 export default framed("today", null, ({ view }) => (
 	<div className="grid h-full min-h-0 grid-cols-[1.25fr_1fr_1.1fr] max-md:block">
-		<List title="Do now" empty="Nothing presses. Plan the next kit, or oil the glass cutter." lines={view.doNow} strong />
+		<List
+			title="Do now"
+			empty="Nothing presses. Plan the next kit, or oil the glass cutter."
+			lines={view.doNow}
+			strong
+		/>
 		<List title="Waiting on glass" empty="Nothing dries and no kiln is hot." lines={view.waiting} />
 		<List title="Promised" empty="No promises are open." lines={view.promised} />
 	</div>
 ));
 
-function List({ title, lines, empty, strong }: { title: string; lines: readonly (TodayLine & { day?: string })[]; empty: string; strong?: boolean }) {
+function List({
+	title,
+	lines,
+	empty,
+	strong,
+}: {
+	title: string;
+	lines: readonly (TodayLine & { day?: string })[];
+	empty: string;
+	strong?: boolean;
+}) {
 	return (
 		<section className="scroll-y h-full border-r border-line px-6 py-4 last:border-r-0">
 			<h1 className="mb-2 flex items-baseline justify-between">
@@ -43,7 +58,9 @@ function Line({ line, strong }: { line: TodayLine & { day?: string }; strong?: b
 				</span>
 				<span className="text-right whitespace-nowrap">
 					{time && <span className={`figure block font-bold ${line.at ? "text-lg" : ""}`}>{time}</span>}
-					{word && <span className={`block font-bold ${line.urgency === "late" ? "text-error" : "text-warning"}`}>{word}</span>}
+					{word && (
+						<span className={`block font-bold ${line.urgency === "late" ? "text-error" : "text-warning"}`}>{word}</span>
+					)}
 					{strong && <span className="font-semibold text-secondary">{line.action} ›</span>}
 				</span>
 			</a>

@@ -1,9 +1,9 @@
-import type { APIRoute } from "astro";
 import { type ActionName, actions } from "@contract/actions";
 import { database } from "@server/database";
 import { perform } from "@server/perform";
 import { Refusal } from "@server/refusal";
 import { answer, readJson, who } from "@web/endpoint";
+import type { APIRoute } from "astro";
 
 export const POST: APIRoute = (context) =>
 	answer(async () => {

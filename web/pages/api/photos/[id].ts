@@ -1,7 +1,7 @@
-import type { APIRoute } from "astro";
-import { eq } from "drizzle-orm";
 import { photo } from "@db/schema";
 import { database } from "@server/database";
+import type { APIRoute } from "astro";
+import { eq } from "drizzle-orm";
 
 /** A photo, or its thumbnail with ?size=small. Photos never change: browsers may keep them. */
 export const GET: APIRoute = async ({ params, url }) => {

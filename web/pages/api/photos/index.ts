@@ -1,11 +1,11 @@
-import type { APIRoute } from "astro";
-import { z } from "zod";
 import { id } from "@contract/fields";
 import { addPhoto, LARGEST_UPLOAD_BYTES } from "@server/add-photo";
 import { database } from "@server/database";
 import { problemsOf } from "@server/perform";
 import { Refusal } from "@server/refusal";
 import { answer, who } from "@web/endpoint";
+import type { APIRoute } from "astro";
+import { z } from "zod";
 
 const fields = z.strictObject({ pieceId: id, eventId: id });
 

@@ -1,9 +1,9 @@
-import type { APIRoute } from "astro";
 import type { ViewName } from "@contract/views";
 import { Refusal } from "@server/refusal";
 import { see } from "@server/see";
 import { views } from "@server/views";
 import { answer, who } from "@web/endpoint";
+import type { APIRoute } from "astro";
 
 export const GET: APIRoute = (context) =>
 	answer(async () => {

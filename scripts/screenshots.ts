@@ -1,0 +1,85 @@
+import { mkdirSync, readFileSync } from "node:fs";
+import { resolve } from "node:path";
+import { chromium } from "@playwright/test";
+
+/**
+ * Pictures of the main views from the running demo: `npm run screenshots`, or with names for some of them only.
+ * ZEPHYR_SHOTS sets the folder, ZEPHYR_THEME=kilnroom the dark theme, ZEPHYR_SIZE=768x1024 another size.
+ */
+const VIEWS: Record<string, string> = {
+	today: "/",
+	kits: "/kits",
+	kit: "/kits",
+	cut: "/cut",
+	bench: "/bench",
+	dry: "/dry",
+	load: "/load",
+	fire: "/fire",
+	open: "/open",
+	"hand-over": "/hand-over",
+	piece: "/hand-over",
+	labels: "/bench",
+	signs: "/signs",
+	"sign-in": "/sign-in",
+};
+
+const base = process.env.ZEPHYR_PUBLIC_URL ?? "http://127.0.0.1:4810";
+const folder = process.env.ZEPHYR_SHOTS ?? "docs/screenshots";
+const [width = 1280, height = 800] = (process.env.ZEPHYR_SIZE ?? "").split("x").map(Number).filter(Boolean);
+const wanted = process.argv.slice(2);
+
+const browser = await chromium.launch({
+	executablePath: "/usr/bin/chromium",
+	args: [
+		"--no-sandbox",
+		"--disable-gpu",
+		"--disable-quic",
+		"--no-first-run",
+		"--disable-background-networking",
+		"--disable-component-update",
+		"--disable-sync",
+	],
+});
+const context = await browser.newContext({ viewport: { width, height }, baseURL: base });
+if (process.env.ZEPHYR_THEME)
+	await context.addCookies([{ name: "zephyr-prefs", value: `mm.C.${process.env.ZEPHYR_THEME}`, url: base }]);
+const page = await context.newPage();
+page.on("console", (message) => {
+	if (message.type() === "error") console.log(`${page.url()}: ${message.text().slice(0, 200)}`);
+});
+page.on("pageerror", (error) => console.log(`${page.url()}: ${error.message}`));
+mkdirSync(folder, { recursive: true });
+
+const [person] = JSON.parse(
+	readFileSync(resolve(process.env.ZEPHYR_DATA ?? "data", "studio/demo-sign-ins.json"), "utf8"),
+);
+if (wanted.includes("sign-in") || wanted.length === 0) {
+	await page.goto("/sign-in");
+	await page.screenshot({ path: `${folder}/sign-in.png` });
+}
+await page.goto("/sign-in");
+await page.waitForLoadState("networkidle");
+await page.getByLabel("E-mail").fill(person.email);
+await page.getByLabel("Password").fill(person.password);
+await page.getByRole("button", { name: "Sign in" }).click();
+await page.waitForURL(`${base}/`);
+
+for (const [name, path] of Object.entries(VIEWS)) {
+	if (name === "sign-in" || (wanted.length > 0 && !wanted.includes(name))) continue;
+	await page.goto(path);
+	if (name === "kit") await page.locator("main ul li a").nth(2).click();
+	if (name === "labels") await page.getByRole("link", { name: /^Labels for/ }).click();
+	if (name === "piece") {
+		const code = (await page.locator("main li b.figure, main li span.figure").first().textContent())?.trim();
+		await page.goto(`/piece/${code}`);
+	}
+	if (name === "bench")
+		await page
+			.getByRole("button", { name: /^Hand in/ })
+			.first()
+			.click({ timeout: 3000 })
+			.catch(() => {});
+	await page.waitForTimeout(1200);
+	await page.screenshot({ path: `${folder}/${name}.png` });
+}
+await browser.close();
