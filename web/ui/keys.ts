@@ -39,31 +39,38 @@ function pathOf(key: string): string | undefined {
 
 const SIGNALS: Record<string, string> = { "/": "zephyr-find", "?": "zephyr-keys" };
 
+/** Goes where a lone key leads, a moment later: unless a second character shows that a scanner is typing. */
+function followKey(event: KeyboardEvent): ReturnType<typeof setTimeout> | undefined {
+	const signal = SIGNALS[event.key];
+	const path = pathOf(event.key);
+	if (signal) {
+		event.preventDefault();
+		return setTimeout(() => dispatchEvent(new Event(signal)), BURST_MS);
+	}
+	return path === undefined ? undefined : setTimeout(() => location.assign(path), BURST_MS);
+}
+
 /**
  * Keys of the whole frame: 1–8 stations, 0 today, / find, ? keys. A scanner's burst ending in Enter is always a code,
- * also while a field has the focus, and never keys: a key acts only once no second character follows it at once.
+ * also while a field has the focus, and never keys.
  */
 export function useFrameKeys(): void {
 	useEffect(() => {
 		const burst = new Burst();
 		let pending: ReturnType<typeof setTimeout> | undefined;
+		const onEnter = (event: KeyboardEvent) => {
+			const code = burst.end(event.timeStamp);
+			if (!code) return;
+			event.preventDefault();
+			location.assign(`/piece/${code}`);
+		};
 		const onKey = (event: KeyboardEvent) => {
 			if (event.ctrlKey || event.metaKey || event.altKey) return;
-			if (event.key === "Enter") {
-				const code = burst.end(event.timeStamp);
-				if (!code) return;
-				event.preventDefault();
-				location.assign(`/piece/${code}`);
-			} else if (event.key.length === 1) {
-				clearTimeout(pending);
-				const alone = burst.add(event.key, event.timeStamp);
-				if (!alone || inField(event.target)) return;
-				const signal = SIGNALS[event.key];
-				if (signal) event.preventDefault();
-				const path = pathOf(event.key);
-				if (signal) pending = setTimeout(() => dispatchEvent(new Event(signal)), BURST_MS);
-				else if (path) pending = setTimeout(() => location.assign(path), BURST_MS);
-			}
+			if (event.key === "Enter") return onEnter(event);
+			if (event.key.length !== 1) return;
+			clearTimeout(pending);
+			const alone = burst.add(event.key, event.timeStamp);
+			if (alone && !inField(event.target)) pending = followKey(event);
 		};
 		addEventListener("keydown", onKey);
 		return () => removeEventListener("keydown", onKey);

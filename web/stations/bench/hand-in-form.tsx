@@ -141,8 +141,8 @@ export function HandInForm({
 			{suggested && (
 				<p className="flex flex-wrap items-center gap-x-2 border-y border-line py-2">
 					<span>
-						Anneals as <b className="figure">{figure({ mm: effectiveThicknessMm(thickest, thinnest, level) })}</b>;
-						usually fired to
+						Anneals as <b className="figure">{figure({ mm: effectiveThicknessMm(thickest, thinnest, level) })}</b> and
+						is usually fired to
 					</span>
 					<LevelGlyph level={suggested} />
 					{suggested !== level && (

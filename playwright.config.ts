@@ -1,0 +1,27 @@
+import { defineConfig } from "@playwright/test";
+
+export default defineConfig({
+	testDir: "tests/e2e",
+	workers: 1,
+	retries: 0,
+	timeout: 120_000,
+	globalSetup: "./tests/support/e2e-server.ts",
+	outputDir: "data/e2e",
+	reporter: [["list"], ["json", { outputFile: "data/reports/e2e.json" }]],
+	use: {
+		viewport: { width: 1280, height: 800 },
+		trace: "off",
+		launchOptions: {
+			executablePath: "/usr/bin/chromium",
+			args: [
+				"--no-sandbox",
+				"--disable-gpu",
+				"--disable-quic",
+				"--no-first-run",
+				"--disable-background-networking",
+				"--disable-component-update",
+				"--disable-sync",
+			],
+		},
+	},
+});

@@ -1,0 +1,107 @@
+import { spawnSync } from "node:child_process";
+import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
+import { join } from "node:path";
+
+interface Part {
+	name: string;
+	command: string[];
+	/** Where a test runner leaves its report. */
+	report?: string;
+	kind?: "vitest" | "playwright";
+}
+
+const reports = "data/reports";
+const bin = (name: string) => join("node_modules/.bin", name);
+const vitest = (project: string): Part => ({
+	name: project,
+	command: [
+		bin("vitest"),
+		"run",
+		"--project",
+		project,
+		"--reporter=default",
+		"--reporter=json",
+		`--outputFile.json=${reports}/${project}.json`,
+	],
+	report: `${reports}/${project}.json`,
+	kind: "vitest",
+});
+
+const PARTS: Part[] = [
+	{ name: "format", command: [bin("biome"), "format", "."] },
+	{ name: "lint", command: [bin("biome"), "lint", "--error-on-warnings", "."] },
+	{ name: "rules", command: [bin("depcruise"), "core", "contract", "formats", "db", "server", "web", "standins"] },
+	{ name: "types", command: [bin("astro"), "check", "--minimumFailingSeverity", "warning"] },
+	vitest("unit"),
+	vitest("database"),
+	{ name: "e2e", command: [bin("playwright"), "test"], report: `${reports}/e2e.json`, kind: "playwright" },
+];
+
+interface Outcome {
+	passed: number;
+	failed: number;
+	files: string[];
+}
+
+const wanted = process.argv.slice(2);
+const unknown = wanted.filter((name) => !PARTS.some((part) => part.name === name));
+if (unknown.length > 0) {
+	console.error(`There is no part ${unknown.join(", ")}. Parts: ${PARTS.map(({ name }) => name).join(", ")}.`);
+	process.exit(2);
+}
+mkdirSync(reports, { recursive: true });
+
+const total: Outcome = { passed: 0, failed: 0, files: [] };
+for (const part of PARTS) {
+	if (wanted.length > 0 && !wanted.includes(part.name)) continue;
+	const outcome = run(part);
+	total.passed += outcome.passed;
+	total.failed += outcome.failed;
+	total.files.push(...outcome.files);
+}
+if (total.files.length > 0) console.log(`\nFailed:\n${total.files.map((file) => `  ${file}`).join("\n")}`);
+console.log(`\n${total.passed} passed, ${total.failed} failed`);
+process.exitCode = total.failed > 0 || total.passed === 0 ? 1 : 0;
+
+function run(part: Part): Outcome {
+	const from = Date.now();
+	if (part.report) rmSync(part.report, { force: true });
+	console.log(`\n— ${part.name}`);
+	const [file = "", ...args] = part.command;
+	const { status } = spawnSync(file, args, { stdio: "inherit" });
+	const counted = part.report && existsSync(part.report) ? readReport(part) : undefined;
+	const outcome = counted ?? {
+		passed: status === 0 ? 1 : 0,
+		failed: status === 0 ? 0 : 1,
+		files: status === 0 ? [] : [part.name],
+	};
+	if (status !== 0 && outcome.failed === 0) {
+		outcome.failed = 1;
+		outcome.files.push(part.name);
+	}
+	console.log(
+		`— ${part.name}: ${outcome.passed} passed, ${outcome.failed} failed in ${Math.round((Date.now() - from) / 1000)} s`,
+	);
+	return outcome;
+}
+
+function readReport({ report = "", kind }: Part): Outcome {
+	const json = JSON.parse(readFileSync(report, "utf8"));
+	if (kind === "playwright") {
+		const failed: string[] = [];
+		const walk = (suite: { file?: string; specs?: { ok: boolean; file: string }[]; suites?: never[] }) => {
+			for (const spec of suite.specs ?? []) if (!spec.ok) failed.push(`tests/e2e/${spec.file}`);
+			for (const inner of suite.suites ?? []) walk(inner);
+		};
+		for (const suite of json.suites) walk(suite);
+		return {
+			passed: json.stats.expected,
+			failed: json.stats.unexpected + json.stats.flaky,
+			files: [...new Set(failed)],
+		};
+	}
+	const files = json.testResults
+		.filter(({ status }: { status: string }) => status !== "passed")
+		.map(({ name }: { name: string }) => name.replace(`${process.cwd()}/`, ""));
+	return { passed: json.numPassedTests, failed: json.numFailedTests, files };
+}

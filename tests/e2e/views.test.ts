@@ -1,0 +1,52 @@
+import AxeBuilder from "@axe-core/playwright";
+import { complaints, expect, open, personPage, test } from "./studio";
+
+const VIEWS = ["/", "/kits", "/cut", "/bench", "/dry", "/load", "/fire", "/open", "/hand-over", "/account", "/signs"];
+
+test("every view: no serious violation, no complaint of the browser, in both themes", async ({ browser }) => {
+	test.setTimeout(240_000);
+	const page = await personPage(browser);
+	const heard = complaints(page);
+	const paths = [...VIEWS];
+	await open(page, "/kits");
+	paths.push((await page.locator("main ul li a").first().getAttribute("href")) ?? "");
+	await open(page, "/hand-over");
+	paths.push(`/piece/${(await page.locator("main li span.figure").first().textContent())?.trim()}`);
+	paths.push(`/labels?codes=${paths.at(-1)?.split("/").pop()}`);
+	for (const theme of ["workshop", "kilnroom"]) {
+		await page.context().addCookies([{ name: "zephyr-prefs", value: `mm.C.${theme}`, url: page.url() }]);
+		for (const path of paths) {
+			await open(page, path);
+			await page.waitForTimeout(250);
+			const { violations } = await new AxeBuilder({ page }).analyze();
+			const serious = violations.filter(({ impact }) => impact === "serious" || impact === "critical");
+			expect(serious.map(({ id, nodes }) => `${path} (${theme}): ${id}: ${nodes[0]?.html.slice(0, 160)}`)).toEqual([]);
+		}
+	}
+	expect(heard).toEqual([]);
+});
+
+test("the sign-in page is clean and the door says what is wrong", async ({ browser }) => {
+	const page = await browser.newPage({ baseURL: JSON.parse(process.env.ZEPHYR_E2E ?? "{}").address });
+	await page.goto("/load?x=1");
+	await page.waitForURL("**/sign-in?then=**");
+	await expect(page.locator("astro-island[ssr]")).toHaveCount(0);
+	const { violations } = await new AxeBuilder({ page }).analyze();
+	expect(violations.filter(({ impact }) => impact === "serious" || impact === "critical")).toEqual([]);
+	await page.getByLabel("E-mail").fill("nobody@tailvane.example");
+	await page.getByLabel("Password").fill("not the password");
+	await page.getByRole("button", { name: "Sign in" }).click();
+	await expect(page.getByText("This e-mail and password do not belong together.")).toBeVisible();
+});
+
+test("units switch everywhere at once", async ({ browser }) => {
+	const page = await personPage(browser);
+	await open(page, "/fire");
+	await expect(page.getByText("482 °C").first()).toBeVisible();
+	await page.getByRole("button", { name: /^Units/ }).click();
+	await expect(page.getByText("900 °F").first()).toBeVisible();
+	await expect(page.getByText(/\d °C/)).toHaveCount(0);
+	await page.reload();
+	await expect(page.getByText("900 °F").first()).toBeVisible();
+	await page.getByRole("button", { name: /^Units/ }).click();
+});

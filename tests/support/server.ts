@@ -1,0 +1,48 @@
+import { type ChildProcess, spawn } from "node:child_process";
+import { freePort } from "../../scripts/cluster";
+
+export interface RunningServer {
+	address: string;
+	port: number;
+	process: ChildProcess;
+	/** Ends it and waits until it is gone. */
+	end(signal?: NodeJS.Signals): Promise<void>;
+}
+
+/** The built application on a database of the tests', answering before this returns. */
+export async function startServer(databaseUrl: string, port?: number): Promise<RunningServer> {
+	const own = port ?? (await freePort());
+	const address = `http://127.0.0.1:${own}`;
+	const server = spawn(process.execPath, ["dist/server/entry.mjs"], {
+		stdio: ["ignore", "ignore", "inherit"],
+		env: {
+			...process.env,
+			HOST: "127.0.0.1",
+			PORT: String(own),
+			NODE_ENV: "production",
+			DATABASE_URL: databaseUrl,
+			ZEPHYR_SECRET: "only-for-tests-only-for-tests-only-for-tests",
+			ZEPHYR_PUBLIC_URL: address,
+		},
+	});
+	for (let i = 0; i < 200; i++) {
+		const answered = await fetch(`${address}/api/health`).then(
+			(response) => response.ok,
+			() => false,
+		);
+		if (answered) break;
+		if (i === 199) throw new Error("The server under test did not answer.");
+		await new Promise((done) => setTimeout(done, 100));
+	}
+	return {
+		address,
+		port: own,
+		process: server,
+		end: (signal = "SIGTERM") =>
+			new Promise((done) => {
+				if (server.exitCode !== null || server.signalCode !== null) return done();
+				server.once("exit", () => done());
+				server.kill(signal);
+			}),
+	};
+}
