@@ -3,7 +3,7 @@ import { FAMILY_90 } from "@core/glass/family";
 import { effectiveThicknessMm } from "@core/stack/effective-thickness";
 import jsQR from "jsqr";
 import sharp from "sharp";
-import { complaints, expect, open, personPage, test } from "./studio";
+import { complaints, expect, open, personPage, ready, test } from "./studio";
 
 /** The whole way of one kit, by hand and keyboard, with two students. Figures on the screens are held against the core. */
 test("a kit on paper becomes two pieces in their owners' hands", async ({ browser }) => {
@@ -14,10 +14,10 @@ test("a kit on paper becomes two pieces in their owners' hands", async ({ browse
 	await test.step("Kits: lay out a kit of two cuts and read it", async () => {
 		await page.keyboard.press("1");
 		await page.waitForURL("**/kits");
-		await expect(page.locator("astro-island[ssr]")).toHaveCount(0);
+		await ready(page);
 		await page.getByRole("button", { name: "Lay out a new kit" }).click();
 		await page.waitForURL("**/kits/*");
-		await expect(page.locator("astro-island[ssr]")).toHaveCount(0);
+		await ready(page);
 		await page.getByLabel("Kit", { exact: true }).fill("Silo roof tile");
 		await page.getByRole("button", { name: "Add a cut of glass" }).click();
 		await page.getByLabel("Name").fill("Base");
@@ -33,7 +33,7 @@ test("a kit on paper becomes two pieces in their owners' hands", async ({ browse
 		await expect(page.getByText(`${Math.round((30_000 + 101.6 * 80 * 3) * 2.5e-3)} g`).first()).toBeVisible();
 		await page.getByLabel("Width").fill("-3");
 		await page.getByRole("button", { name: "Save this kit" }).click();
-		await expect(page.getByText("Width must be at least 0.5 mm.")).toBeVisible();
+		await expect(page.getByText("Roof: Width must be at least 0.5 mm.")).toBeVisible();
 		await page.getByLabel("Width").fill("100");
 		await page.getByRole("button", { name: "Save this kit" }).click();
 		await expect(page.getByRole("button", { name: "Saved" })).toBeVisible();

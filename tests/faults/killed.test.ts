@@ -4,7 +4,7 @@ import { hashPassword } from "better-auth/crypto";
 import { eq } from "drizzle-orm";
 import { afterAll, beforeAll, expect, it } from "vitest";
 import { buildIfChanged } from "../../scripts/build";
-import { type RunningServer, startServer } from "../support/server";
+import { type RunningServer, signIn, startServer } from "../support/server";
 import { type DemoStudio, demoStudio } from "../support/studio";
 
 let studio: DemoStudio;
@@ -19,26 +19,21 @@ afterAll(async () => {
 	await studio.close();
 });
 
-async function signIn(address: string): Promise<string> {
+const PASSWORD = "a password of the test";
+
+async function instructorCookie(address: string): Promise<string> {
 	const [person] = await studio.db.select().from(user).where(eq(user.role, "instructor"));
 	await studio.db
 		.update(account)
-		.set({ password: await hashPassword("a password of the test") })
+		.set({ password: await hashPassword(PASSWORD) })
 		.where(eq(account.userId, person?.id ?? ""));
-	const response = await fetch(`${address}/api/auth/sign-in/email`, {
-		method: "POST",
-		headers: { "Content-Type": "application/json", Origin: address },
-		body: JSON.stringify({ email: person?.email, password: "a password of the test" }),
-	});
-	return response.headers
-		.getSetCookie()
-		.map((cookie) => cookie.split(";")[0])
-		.join("; ");
+	const cookies = await signIn(address, person?.email ?? "", PASSWORD);
+	return cookies.map(({ name, value }) => `${name}=${encodeURIComponent(value)}`).join("; ");
 }
 
 it("a server killed in the middle of hand-ins loses none that it acknowledged, and a repeat counts once", async () => {
 	const { address, port } = server;
-	const cookie = await signIn(address);
+	const cookie = await instructorCookie(address);
 	const { session, seats, kits } = await studio.see("bench");
 	const students = seats.map(({ studentId }) => studentId);
 	const issues = Array.from({ length: 48 }, (_, i) => ({

@@ -3,7 +3,7 @@ import { connect, migrateTo } from "../../db/connect";
 import { seedDemo } from "../../demo/seed";
 import { buildIfChanged } from "../../scripts/build";
 import { placeFor, startCluster } from "../../scripts/cluster";
-import { startServer } from "./server";
+import { signIn, startServer } from "./server";
 
 /** A demo studio of its own and the built application in front of it, for all browser tests. */
 export default async function setup() {
@@ -19,7 +19,12 @@ export default async function setup() {
 	const signIns = await seedDemo(connection.db, new Date());
 	await connection.close();
 	const server = await startServer(url);
-	process.env.ZEPHYR_E2E = JSON.stringify({ address: server.address, databaseUrl: url, signIns });
+	const cookies = Object.fromEntries(
+		await Promise.all(
+			signIns.map(async ({ role, email, password }) => [role, await signIn(server.address, email, password)]),
+		),
+	);
+	process.env.ZEPHYR_E2E = JSON.stringify({ address: server.address, signIns, cookies });
 	return async () => {
 		await server.end();
 		await cluster.stop();

@@ -46,3 +46,20 @@ export async function startServer(databaseUrl: string, port?: number): Promise<R
 			}),
 	};
 }
+
+/** The cookies of a fresh session. */
+export async function signIn(
+	address: string,
+	email: string,
+	password: string,
+): Promise<{ name: string; value: string }[]> {
+	const response = await fetch(`${address}/api/auth/sign-in/email`, {
+		method: "POST",
+		headers: { "Content-Type": "application/json", Origin: address },
+		body: JSON.stringify({ email, password }),
+	});
+	return response.headers.getSetCookie().map((cookie) => {
+		const [name = "", value = ""] = cookie.split(";")[0]?.split(/=(.*)/s) ?? [];
+		return { name, value: decodeURIComponent(value) };
+	});
+}

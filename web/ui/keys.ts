@@ -73,6 +73,7 @@ export function useFrameKeys(): void {
 			if (alone && !inField(event.target)) pending = followKey(event);
 		};
 		addEventListener("keydown", onKey);
+		document.documentElement.dataset.ready = "";
 		return () => removeEventListener("keydown", onKey);
 	}, []);
 }

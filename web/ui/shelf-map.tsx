@@ -33,7 +33,7 @@ export function ShelfMap({ shelf, clearanceMm, doorSide, pieces, onPick, classNa
 		<svg
 			viewBox={`${-pad} ${-pad} ${w + 2 * pad} ${h + 2 * pad + 26}`}
 			className={`mx-auto block w-full ${className}`}
-			role="img"
+			role={onPick ? "group" : "img"}
 			aria-label={`Shelf ${figure({ mm: w })} by ${figure({ mm: h })} with ${pieces.length} pieces`}
 		>
 			<rect width={w} height={h} rx="3" className="fill-bench stroke-base-content/45" />

@@ -9,7 +9,7 @@ import { zodResolver } from "@hookform/resolvers/zod";
 import { useRef, useState } from "react";
 import { Controller, useForm } from "react-hook-form";
 import type { z } from "zod";
-import { sendPhoto, TroubleError, useAct } from "../../lib/api";
+import { sendPhoto, type TroubleError, useAct } from "../../lib/api";
 import { useFigure } from "../../lib/prefs";
 import { ChoiceField, NumberField, TextField } from "../../ui/fields";
 import { Trouble } from "../../ui/notice";
@@ -63,21 +63,27 @@ export function HandInForm({
 	const measured = thickest > 0 && thinnest > 0 && thickest >= thinnest;
 	const suggested = measured ? suggestLevel(thickest, thinnest) : null;
 
+	/** Once: a photo already sent is not sent again with the next try. */
+	const sendPhotoOnce = async (): Promise<boolean> => {
+		if (!photo || photoSent.current) return true;
+		try {
+			await sendPhoto(piece.id, photoId.current, photo);
+			photoSent.current = true;
+			return true;
+		} catch (error) {
+			setPhotoTrouble(error as TroubleError);
+			return false;
+		}
+	};
+
 	const submit = handleSubmit(async (values) => {
 		setSending(true);
 		setPhotoTrouble(null);
-		try {
-			if (photo && !photoSent.current) {
-				await sendPhoto(piece.id, photoId.current, photo);
-				photoSent.current = true;
-			}
-			await handIn.mutateAsync({ ...values, seq: values.seq + (photoSent.current ? 1 : 0) });
-			onDone();
-		} catch (error) {
-			if (error instanceof TroubleError && !handIn.error) setPhotoTrouble(error);
-		} finally {
-			setSending(false);
+		if (await sendPhotoOnce()) {
+			const seq = values.seq + (photoSent.current ? 1 : 0);
+			await handIn.mutateAsync({ ...values, seq }).then(onDone, () => undefined);
 		}
+		setSending(false);
 	});
 
 	const length = (path: "widthMm" | "heightMm" | "thickestMm" | "thinnestMm", label: string, first = false) => (

@@ -4,7 +4,7 @@ import { type CutShape, outlineOf } from "@core/geometry/shape";
 import type { Glass } from "@core/glass/glass";
 import { groupBy } from "@core/group-by";
 import { Minus, Plus } from "lucide-react";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { useAct } from "../../lib/api";
 import { useFigure } from "../../lib/prefs";
 import { ChoiceField, NumberField } from "../../ui/fields";
@@ -84,7 +84,12 @@ export const shapeWords = (shape: CutShape): string => (shape.kind === "triangle
 function CutRow({ line, runId, colour }: { line: Line; runId: string; colour: string }) {
 	const figure = useFigure();
 	const [pending, setPending] = useState<number | null>(null);
-	const tick = useAct("tickCut", () => setPending(null));
+	const tick = useAct("tickCut");
+	// What was tapped is shown until the list has it; another tap meanwhile counts on from it.
+	// biome-ignore lint/correctness/useExhaustiveDependencies: only a fresh list may end the wait
+	useEffect(() => {
+		if (!tick.isPending) setPending(null);
+	}, [line.done]);
 	const goal = line.needed + line.spares;
 	const done = pending ?? line.done;
 	const outline = outlineOf(line.shape);

@@ -4,7 +4,7 @@ import { boundsOf } from "@core/geometry/region";
 import { isStriker } from "@core/glass/glass";
 import { type KitDesign, type KitPart, LARGEST_KIT, partOutline } from "@core/stack/kit";
 import type { KitReading } from "@core/stack/read-kit";
-import { useMemo, useState } from "react";
+import { useMemo, useRef, useState } from "react";
 import { useAct } from "../../lib/api";
 import { useFigure } from "../../lib/prefs";
 import { ChoiceField, TextField } from "../../ui/fields";
@@ -25,17 +25,25 @@ function KitBench({ view, frame }: StationProps<"kit">) {
 	const { kit, glasses, families } = view;
 	const [design, setDesign] = useState<KitDesign>(kit.document);
 	const [revision, setRevision] = useState(kit.revision);
+	const [saved, setSaved] = useState(design);
 	const [chosenId, setChosenId] = useState<string | null>(null);
 	const [fired, setFired] = useState(true);
 	const [showErrors, setShowErrors] = useState(false);
 	const reading = useReading(design, glasses, families, kit.reading);
-	const save = useAct("saveKit", (output) => setRevision(output.revision));
+	const sent = useRef(design); // what is typed while a save runs stays unsaved
+	const save = useAct("saveKit", (output) => {
+		setRevision(output.revision);
+		setSaved(sent.current);
+	});
 	const checked = useMemo(() => kitDesign.safeParse(design), [design]);
 	const issues = showErrors && !checked.success ? checked.error.issues : [];
 	const errorAt = (...path: (string | number)[]) =>
 		issues.find((issue) => path.every((step, i) => issue.path[i] === step))?.message;
+	const inParts = issues.find(({ path }) => path[0] === "parts");
+	const troubled = design.parts[Number(inParts?.path[1])];
+	const partTrouble = inParts && (troubled ? `${troubled.name || "A part"}: ${inParts.message}` : inParts.message);
 	const mayEdit = frame.person.role === "instructor";
-	const changed = revision === 0 || JSON.stringify(design) !== JSON.stringify(kit.document);
+	const changed = revision === 0 || design !== saved;
 	const box = boundsOf(design.parts.map(partOutline));
 	const sectionMm = (box.minY + box.maxY) / 2;
 
@@ -48,7 +56,9 @@ function KitBench({ view, frame }: StationProps<"kit">) {
 	};
 	const submit = () => {
 		setShowErrors(true);
-		if (checked.success) save.mutate({ kitId: kit.id, revision, document: checked.data });
+		if (!checked.success) return;
+		sent.current = design;
+		save.mutate({ kitId: kit.id, revision, document: checked.data });
 	};
 	const nudge = (event: React.KeyboardEvent) => {
 		const part = design.parts.find(({ id }) => id === chosenId);
@@ -243,7 +253,7 @@ function KitBench({ view, frame }: StationProps<"kit">) {
 							error={errorAt("note")}
 							multiline
 						/>
-						{errorAt("parts") && <p className="font-semibold text-error">{errorAt("parts")}</p>}
+						{partTrouble && <p className="font-semibold text-error">{partTrouble}</p>}
 						<Trouble error={save.error} />
 						<button type="button" className="btn btn-primary" disabled={save.isPending || !changed} onClick={submit}>
 							{save.isPending ? "Saving …" : changed ? "Save this kit" : "Saved"}
