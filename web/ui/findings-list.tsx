@@ -10,7 +10,10 @@ export function FindingsList({ findings }: { findings: readonly Finding[] }) {
 	return (
 		<ul className="ruled">
 			{findings.map((finding) => (
-				<li key={`${finding.code} ${finding.partIds.join()}`} className="grid grid-cols-[4.2rem_1fr] gap-x-2 py-2">
+				<li
+					key={`${finding.code} ${finding.partIds.join()}`}
+					className="grid grid-cols-[4.2rem_1fr] items-start gap-x-2 py-2"
+				>
 					<SeverityMark severity={finding.severity} />
 					<div>
 						<p>{phraseText(finding.sentence, units)}</p>

@@ -31,7 +31,7 @@ function Cell({ cell }: { cell: KilnCell }) {
 			className={`flex min-w-0 items-center overflow-hidden gap-3 border-r border-[oklch(38%_0.03_168)] pr-4 last:border-r-0 ${firing ? "grow-[2] basis-0" : "grow basis-0"}`}
 		>
 			<Glow c={cell.airC} className="h-full w-3.5 shrink-0" />
-			<span className="min-w-0 shrink">
+			<span className="min-w-0 max-w-44 shrink-0">
 				<b className="block truncate font-semibold">{cell.name}</b>
 				<span className={`${dim} block truncate`}>
 					{block

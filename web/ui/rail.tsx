@@ -37,7 +37,10 @@ export function Rail({ frame, station }: { frame: FrameView; station: Station | 
 				<span className="text-xl leading-tight font-extrabold tracking-tight">Zephyr Flats</span>
 				<span className="text-[12.5px] text-soft max-lg:hidden">{longDay(new Date(nowMs), timeZone)}</span>
 			</a>
-			<nav aria-label="Stations" className="grid grid-cols-8 border-b-[7px] border-primary">
+			<nav
+				aria-label="Stations"
+				className="grid grid-cols-[repeat(7,minmax(0,1fr))_minmax(0,1.35fr)] border-b-[7px] border-primary"
+			>
 				{(Object.keys(STATION_WORDS) as Station[]).map((name, i) => (
 					<StationLink key={name} name={name} keyNumber={i + 1} count={frame.stations[name]} here={name === station} />
 				))}

@@ -8,10 +8,12 @@ import { glyphProfile } from "@core/stack/profile";
 
 const GLYPH_W = 34;
 const GLYPH_H = 18;
+/** One flat sheet, before it is bent. */
+const SHEET = Array.from({ length: 48 }, (_, i) => (i < 2 || i > 45 ? 0 : 3));
 
 /** A section of two bars after a level's heat, drawn by the core's own model; slump sags between two rims. */
 export function LevelGlyph({ level, label = true }: { level: FuseLevel; label?: boolean }) {
-	const profile = glyphProfile(level === "slump" || level === "firePolish" ? "sinter" : level);
+	const profile = level === "slump" ? SHEET : glyphProfile(level === "firePolish" ? "sinter" : level);
 	const x = (i: number) => 1 + ((GLYPH_W - 2) * (i + 0.5)) / profile.length;
 	const sag = (i: number) => {
 		if (level !== "slump") return 0;
@@ -131,7 +133,7 @@ export function Glow({ c, className }: { c: number; className?: string }) {
 }
 
 export function PromiseMark({ state }: { state: "late" | "atRisk" | "ok" | "kept" }) {
-	if (state === "late") return <span className="font-semibold text-error">late</span>;
-	if (state === "atRisk") return <span className="font-semibold text-warning">at risk</span>;
+	if (state === "late") return <span className="font-semibold whitespace-nowrap text-error">late</span>;
+	if (state === "atRisk") return <span className="font-semibold whitespace-nowrap text-warning">at risk</span>;
 	return <span className="text-soft">{state === "kept" ? "kept" : "in time"}</span>;
 }

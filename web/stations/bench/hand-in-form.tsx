@@ -209,7 +209,7 @@ export function HandInForm({
 					I have looked; use what I typed
 				</button>
 			)}
-			<div className="flex gap-2">
+			<div className="foot bg-base-100 flex gap-2">
 				<button type="submit" className="btn btn-primary grow" disabled={sending}>
 					{sending ? "Saving …" : "Hand in"}
 				</button>

@@ -59,7 +59,7 @@ function DryRow({ piece }: { piece: PieceBrief }) {
 				}}
 			>
 				<select
-					className="select join-item h-11 w-44"
+					className="select join-item h-11 w-60"
 					aria-label={`Glue for ${piece.code}`}
 					value={glue}
 					onChange={(event) => setGlue(event.target.value as Glue)}

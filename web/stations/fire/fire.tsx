@@ -17,7 +17,7 @@ import { useSimulation } from "./use-simulation";
 
 export default framed("fire", "fire", Fire);
 
-const STATE_LINE = { planned: "to start", running: "in the kiln", opened: "opened", cancelled: "called off" } as const;
+const STATE_LINE = { planned: "to start", running: "hot", opened: "opened", cancelled: "called off" } as const;
 
 /** Planned and running firings: what the glass becomes, the curve that serves it, and the kiln as it is. */
 function Fire({ view }: StationProps<"fire">) {
@@ -69,13 +69,10 @@ function Fire({ view }: StationProps<"fire">) {
 
 function FiringBench({ firing }: { firing: FiringCard }) {
 	const { nowMs, timeZone } = usePrefs();
-	const thicknessMm = Math.max(0, ...firing.pieces.map(({ asMade }) => asMade?.thickestMm ?? 0));
-	const simulation = useSimulation(firing.id, {
-		kiln: firing.kiln.body,
-		schedule: firing.schedule,
-		family: firing.family,
-		thicknessMm,
-	});
+	const { kiln } = firing;
+	const shelf = { widthMm: kiln.shelfWidthMm, heightMm: kiln.shelfHeightMm, marginMm: kiln.marginMm };
+	const loaded = firing.pieces.flatMap(({ asMade }) => (asMade ? [{ asMade }] : []));
+	const simulation = useSimulation(firing.id, [loaded, { body: kiln.body, shelf }, firing.family, firing.schedule]);
 	const readings = useView("readings", { firing: firing.id }, undefined, firing.startedAt !== null).data;
 	const plan = curveOf(firing.schedule, firing.kiln.body);
 	const nowS =

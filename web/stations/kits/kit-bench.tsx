@@ -255,9 +255,11 @@ function KitBench({ view, frame }: StationProps<"kit">) {
 						/>
 						{partTrouble && <p className="font-semibold text-error">{partTrouble}</p>}
 						<Trouble error={save.error} />
-						<button type="button" className="btn btn-primary" disabled={save.isPending || !changed} onClick={submit}>
-							{save.isPending ? "Saving …" : changed ? "Save this kit" : "Saved"}
-						</button>
+						<div className="foot bg-base-200 flex flex-col">
+							<button type="button" className="btn btn-primary" disabled={save.isPending || !changed} onClick={submit}>
+								{save.isPending ? "Saving …" : changed ? "Save this kit" : "Saved"}
+							</button>
+						</div>
 					</div>
 				)}
 			</section>

@@ -13,8 +13,8 @@ interface Props {
 	yMm: number;
 }
 
-/** Heights are drawn three times as large as widths: a single sheet would hardly be seen. The drawing says so. */
-const TALLER = 3;
+/** Heights are drawn twice as large as widths: a single sheet would hardly be seen. The drawing says so. */
+const TALLER = 2;
 const COUNT = 240;
 
 /** The section along the line: laid up above, after firing below. */
@@ -42,13 +42,7 @@ export function SectionView({ parts, glasses, level, yMm }: Props) {
 	return (
 		<div className="grid grid-cols-[6.5rem_1fr_10rem] items-end gap-x-3 gap-y-1">
 			<span className="text-soft">laid up</span>
-			<svg
-				viewBox={`0 0 ${width} ${top}`}
-				className="h-12 w-full"
-				preserveAspectRatio="none"
-				shapeRendering="crispEdges"
-				aria-hidden="true"
-			>
+			<svg viewBox={`0 0 ${width} ${top}`} className="w-full" shapeRendering="crispEdges" aria-hidden="true">
 				{section.places.map(({ xMm, layers }) => {
 					let y = top - 1;
 					return layers.map(({ partId, mm }) => {
@@ -69,13 +63,7 @@ export function SectionView({ parts, glasses, level, yMm }: Props) {
 			</svg>
 			<span className="figure text-soft">{range(heights)}</span>
 			<span className="text-soft">after {LEVEL_WORDS[level]}</span>
-			<svg
-				viewBox={`0 0 ${width} ${top}`}
-				className="h-12 w-full"
-				preserveAspectRatio="none"
-				shapeRendering="crispEdges"
-				aria-hidden="true"
-			>
+			<svg viewBox={`0 0 ${width} ${top}`} className="w-full" shapeRendering="crispEdges" aria-hidden="true">
 				{after.map((height, i) => {
 					const place = section.places[i];
 					const topPart = place?.layers.at(-1)?.partId;
@@ -94,7 +82,7 @@ export function SectionView({ parts, glasses, level, yMm }: Props) {
 			</svg>
 			<span className="figure text-soft">{range(after)}</span>
 			<span className="col-span-3 text-[12px] text-soft">
-				Section along the dashed line; heights drawn {TALLER} times as large. An estimate.
+				Section along the dashed line; heights drawn twice as large as widths. An estimate.
 			</span>
 		</div>
 	);

@@ -282,14 +282,7 @@ function Schedule({
 				</p>
 			)}
 			<Trouble error={accept.error} />
-			<button
-				type="button"
-				className="btn btn-primary btn-lg text-base"
-				disabled={accept.isPending || blocked}
-				onClick={() => accept.mutate({ firingId, kilnId, pieces: placed.map(({ id, seq }) => ({ pieceId: id, seq })) })}
-			>
-				{accept.isPending ? "Checking everything again …" : `Accept this load of ${placed.length}`}
-			</button>
+
 			<p role="status" className="font-semibold text-success">
 				{accept.data && (
 					<>
@@ -304,6 +297,18 @@ function Schedule({
 				One level in one load: a tack piece never goes in with full. Metal lies on fibre. Follow the kiln’s and the
 				glass maker’s own instructions where they differ.
 			</Caution>
+			<div className="foot bg-base-200 flex flex-col">
+				<button
+					type="button"
+					className="btn btn-primary btn-lg text-base"
+					disabled={accept.isPending || blocked}
+					onClick={() =>
+						accept.mutate({ firingId, kilnId, pieces: placed.map(({ id, seq }) => ({ pieceId: id, seq })) })
+					}
+				>
+					{accept.isPending ? "Checking everything again …" : `Accept this load of ${placed.length}`}
+				</button>
+			</div>
 		</div>
 	);
 }

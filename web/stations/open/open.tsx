@@ -240,11 +240,13 @@ function JudgeForm({ piece, firing }: { piece: FiringPiece; firing: Firing }) {
 					))}
 				</div>
 			</fieldset>
-			<TextField label="Note" value={note} onChange={setNote} multiline />
+			<TextField label="Note" value={note} onChange={setNote} />
 			<Trouble error={judge.error} />
-			<button type="submit" className="btn btn-primary" disabled={judge.isPending}>
-				{judge.isPending ? "Saving …" : `${piece.code} → ${NEXT_WORDS[next]}`}
-			</button>
+			<div className="foot bg-base-100 flex flex-col">
+				<button type="submit" className="btn btn-primary" disabled={judge.isPending}>
+					{judge.isPending ? "Saving …" : `${piece.code} → ${NEXT_WORDS[next]}`}
+				</button>
+			</div>
 			<Caution>Big bubbles leave thin, razor-sharp shells. Dry shelf paper is dust: respirator, damp clean-up.</Caution>
 		</form>
 	);
