@@ -23,7 +23,7 @@ const part = (
 const square = (sideMm: number): CutShape => ({ kind: "square", sideMm });
 
 /** Nine patches of two glasses on a clear base: a quilt block that ends flat. */
-export const ninePatch: KitDesign = {
+const ninePatch: KitDesign = {
 	name: "Nine-patch coaster",
 	note: "Smooth sides together. Keep it flat: nothing coarse on top.",
 	parts: [
@@ -41,7 +41,7 @@ export const ninePatch: KitDesign = {
 const BLADES = [0, 90, 180, 270];
 
 /** The wheel of a wind pump: blades on a disc on a tile, kept raised. */
-export const pumpWheel: KitDesign = {
+const pumpWheel: KitDesign = {
 	name: "Pump-wheel tile",
 	note: "Blades show their colour only after firing.",
 	parts: [
@@ -67,7 +67,7 @@ export const pumpWheel: KitDesign = {
 const BANDS = ["windbreak", "stubble", "high-sky", "limewash", "thistle", "tin-roof", "windbreak"];
 
 /** Strips side by side like height lines on a map, fused flat, then slumped into a dish. */
-export const mapDish: KitDesign = {
+const mapDish: KitDesign = {
 	name: "Contour-map dish",
 	note: "Strips in this order from the left. Grind the rim before it is slumped.",
 	parts: [

@@ -29,7 +29,3 @@ export class Refusal extends Error {
 		return STATUS[this.kind];
 	}
 }
-
-export const refuse = (kind: RefusalKind, sentence: string): never => {
-	throw new Refusal(kind, sentence);
-};

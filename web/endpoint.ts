@@ -3,7 +3,7 @@ import type { Actor } from "@server/perform";
 import { Refusal } from "@server/refusal";
 import type { APIContext } from "astro";
 
-export const json = (body: unknown, status = 200): Response =>
+const json = (body: unknown, status = 200): Response =>
 	new Response(JSON.stringify(body), { status, headers: { "Content-Type": "application/json" } });
 
 export function refusalResponse(refusal: Refusal): Response {

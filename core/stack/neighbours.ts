@@ -10,7 +10,7 @@ const TOUCH_MM = 0.5;
 /** Sheet on sheet below this in both directions lets its air go by itself. */
 const TRAP_MM = 75;
 
-export type Contact = "joined" | "touching";
+type Contact = "joined" | "touching";
 
 /** How each pair of parts meets: joined where one lies on the other by 2 mm, touching where they only meet. */
 export function contactsOf(parts: readonly KitPart[]): { a: KitPart; b: KitPart; contact: Contact }[] {

@@ -2,7 +2,7 @@ import type { Database } from "@db/connect";
 import { firing, kiln, kilnReading } from "@db/schema";
 import { and, desc, eq, isNotNull, sql } from "drizzle-orm";
 import { CHANGED } from "../perform";
-import { standInLink } from "./kiln-link";
+import { standInLine } from "./kiln-line";
 
 const TICK_MS = 1000;
 /** Seconds of kiln time between readings of a hot kiln, of wall time for an idle one. */
@@ -43,7 +43,7 @@ export async function readDue(db: Database, lastReadMs: Map<string, number>, now
 		const everyMs = hot ? Math.max(TICK_MS, (HOT_EVERY_S / last.speedUp) * 1000) : IDLE_EVERY_S * 1000;
 		if (at.getTime() - (lastReadMs.get(id) ?? 0) < everyMs) continue;
 		lastReadMs.set(id, at.getTime());
-		const reading = standInLink(last).read(id, at);
+		const reading = standInLine(last).read(id, at);
 		const rows = await db
 			.insert(kilnReading)
 			.values({

@@ -127,7 +127,7 @@ export const labels: View<"labels"> = async (context, params) => {
 };
 
 /** A QR code as one path of unit squares, with the quiet zone of four modules (ISO/IEC 18004). */
-export function qrOf(text: string): { qrPath: string; qrSize: number } {
+function qrOf(text: string): { qrPath: string; qrSize: number } {
 	const { modules } = QRCode.create(text, { errorCorrectionLevel: "M" });
 	let qrPath = "";
 	for (let y = 0; y < modules.size; y++)

@@ -37,7 +37,7 @@ async function ask(url: string, init?: RequestInit): Promise<Response> {
 }
 
 /** Makes the studio do something. Send the same event id again after a doubt: it counts once. */
-export async function act<N extends ActionName>(name: N, input: ActionInput<N>): Promise<ActionOutput[N]> {
+async function act<N extends ActionName>(name: N, input: ActionInput<N>): Promise<ActionOutput[N]> {
 	const response = await ask(`/api/do/${name}`, {
 		method: "POST",
 		headers: { "Content-Type": "application/json" },
@@ -46,7 +46,7 @@ export async function act<N extends ActionName>(name: N, input: ActionInput<N>):
 	return answerOf(response);
 }
 
-export async function see<N extends ViewName>(
+async function see<N extends ViewName>(
 	name: N,
 	params: Record<string, string> = {},
 	signal?: AbortSignal,

@@ -1,7 +1,7 @@
 import { type Figure, formatFigure, METRIC, type Units } from "@core/units/phrase";
 import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from "react";
 
-export type Theme = "workshop" | "kilnroom";
+type Theme = "workshop" | "kilnroom";
 
 /** What one browser likes: kept in a cookie, so that the server's first picture is already right. */
 export interface Prefs {
@@ -9,7 +9,7 @@ export interface Prefs {
 	theme: Theme;
 }
 
-export const USUAL_PREFS: Prefs = { units: METRIC, theme: "workshop" };
+const USUAL_PREFS: Prefs = { units: METRIC, theme: "workshop" };
 export const PREFS_COOKIE = "zephyr-prefs";
 
 /** "mm.C.workshop" → prefs; anything else → the usual ones. */

@@ -79,7 +79,7 @@ function GlassGroup({ glass, lines, run }: { glass: Glass | undefined; lines: re
 	);
 }
 
-export const shapeWords = (shape: CutShape): string => (shape.kind === "triangle" ? "right triangle" : shape.kind);
+const shapeWords = (shape: CutShape): string => (shape.kind === "triangle" ? "right triangle" : shape.kind);
 
 function CutRow({ line, runId, colour }: { line: Line; runId: string; colour: string }) {
 	const figure = useFigure();

@@ -16,7 +16,7 @@ export default framed("open", "open", Open);
 
 type Firing = OpenView["firings"][number];
 
-export const NEXT_WORDS: Record<NextStep, string> = {
+const NEXT_WORDS: Record<NextStep, string> = {
 	ready: "ready",
 	coldWork: "cold work",
 	nextFiring: "next firing",

@@ -8,14 +8,14 @@ export interface KilnReading {
 }
 
 /** The one thing the studio asks of a kiln's controller. It only reads: a kiln is started by somebody standing at it. */
-export interface KilnLink {
+export interface KilnLine {
 	read(kilnId: string, now: Date): KilnReading;
 }
 
 type LastFiring = Pick<typeof firing.$inferSelect, "schedule" | "startedAt" | "speedUp">;
 
 /** The stand-in, given the firing last started on it. */
-export const standInLink = (last: LastFiring | undefined): KilnLink => ({
+export const standInLine = (last: LastFiring | undefined): KilnLine => ({
 	read: (kilnId, now) =>
 		readStandIn(
 			kilnId,

@@ -1,0 +1,58 @@
+import { areaMm2, intersect, type Region, type Ring, unite } from "@core/geometry/region";
+import { type CutShape, outlineOf, placeRing } from "@core/geometry/shape";
+import fc from "fast-check";
+import { intersection, union } from "polyclip-ts";
+import { describe, expect, it } from "vitest";
+
+/** Overlays of the core's polygon library against a second, independent one: polyclip-ts (Martinez–Rueda sweep). */
+type Pair = [number, number];
+const closed = (ring: Ring): Pair[][] => [[...ring, ring[0] as (typeof ring)[0]].map(({ x, y }): Pair => [x, y])];
+
+/** Shoelace area of the second library's rings: the first is the outline, the others are holes. */
+function areaOf(polygons: Pair[][][]): number {
+	const ringArea = (ring: Pair[]) =>
+		Math.abs(
+			ring.reduce(
+				(sum, [x, y], i) =>
+					sum + x * (ring[(i + 1) % ring.length]?.[1] ?? 0) - (ring[(i + 1) % ring.length]?.[0] ?? 0) * y,
+				0,
+			),
+		) / 2;
+	return polygons.reduce(
+		(sum, [outer, ...holes]) => sum + ringArea(outer ?? []) - holes.reduce((all, hole) => all + ringArea(hole), 0),
+		0,
+	);
+}
+
+const side = fc.double({ min: 5, max: 120, noNaN: true });
+const place = fc.double({ min: -60, max: 60, noNaN: true });
+const shape: fc.Arbitrary<CutShape> = fc.oneof(
+	fc.record({ kind: fc.constant("rectangle" as const), widthMm: side, heightMm: side }),
+	fc.record({ kind: fc.constant("triangle" as const), widthMm: side, heightMm: side }),
+	fc.record({ kind: fc.constant("circle" as const), diameterMm: side }),
+);
+const cut = fc
+	.record({ shape, x: place, y: place, turn: fc.integer({ min: 0, max: 359 }) })
+	.map(({ shape: one, x, y, turn }) => placeRing(outlineOf(one), { x, y }, turn));
+
+describe("overlay against a second geometry library", () => {
+	it("finds the same overlap of two cuts", () => {
+		fc.assert(
+			fc.property(cut, cut, (a, b) => {
+				const theirs = areaOf(intersection(closed(a), closed(b)) as Pair[][][]);
+				expect(Math.abs(areaMm2(intersect([a], [b])) - theirs)).toBeLessThan(0.05);
+			}),
+		);
+	});
+
+	it("finds the same covered area of several cuts", () => {
+		fc.assert(
+			fc.property(fc.array(cut, { minLength: 2, maxLength: 6 }), (cuts) => {
+				const [first, ...rest] = cuts.map(closed);
+				const theirs = areaOf(union(first as Pair[][], ...rest) as Pair[][][]);
+				expect(Math.abs(areaMm2(unite(cuts.map((one): Region => [one]))) - theirs)).toBeLessThan(0.2);
+			}),
+			{ numRuns: 60 },
+		);
+	});
+});
