@@ -15,7 +15,7 @@ export default defineConfig({
 				test: {
 					name: "unit",
 					include: [
-						"{core,contract,formats,web,standins,scripts,demo}/**/*.test.{ts,tsx}",
+						"{core,contract,formats,server,web,standins,scripts,demo}/**/*.test.{ts,tsx}",
 						"tests/checks/**/*.test.ts",
 					],
 				},
@@ -24,7 +24,7 @@ export default defineConfig({
 				resolve: { alias },
 				test: {
 					name: "database",
-					include: ["{db,server}/**/*.test.ts", "tests/{database,faults}/**/*.test.ts"],
+					include: ["tests/{database,faults}/**/*.test.ts"],
 					globalSetup: ["tests/support/database.ts"],
 					fileParallelism: false,
 					testTimeout: 60_000,

@@ -33,6 +33,3 @@ export const FAMILY_96: GlassFamily = {
 	workingC: 910,
 	tested: true,
 };
-
-/** May two glasses be fused together? The same family, and somebody has tested it. */
-export const mayFuse = (a: GlassFamily, b: GlassFamily): boolean => a.id === b.id && a.tested && b.tested;

@@ -6,7 +6,7 @@ import { CONDUCTIVITY_W_PER_M_K, DIFFUSIVITY_M2_PER_S } from "../glass/constants
 import type { GlassFamily } from "../glass/family";
 import { LOG_ETA, temperatureAt, viscosityOf } from "../glass/viscosity";
 import { KELVIN_AT_0C } from "../units/temperature";
-import { coolingTimeS, type KilnBody } from "./kiln";
+import type { KilnBody } from "./kiln";
 import { type Face, slabAt, spreadK, stepSlab } from "./slab";
 
 /** How the glass takes up heat. From memory; settable. */
@@ -196,7 +196,3 @@ function facing(kilnC: number, surfaceC: number): Face {
 /** One series of a simulation as a curve. */
 export const seriesOf = (simulation: Simulation, key: "setC" | "airC" | "topC" | "coreC" | "shelfC"): Curve =>
 	simulation.samples.map((sample) => ({ s: sample.s, c: sample[key] }));
-
-/** Hours an empty kiln needs from `fromC` to the opening temperature, for a sentence. */
-export const hoursToOpen = (kiln: KilnBody, fromC: number, openC = 50): number =>
-	coolingTimeS(kiln, fromC, openC) / 3600;

@@ -1,4 +1,4 @@
-import { type FuseLevel, LEVEL_WORDS } from "../firing/level";
+import type { FuseLevel } from "../firing/level";
 import { groupBy } from "../group-by";
 
 /** Upper ends (mm of effective thickness) of the bands that may share an anneal without wasting hours. Common practice, no source. */
@@ -59,5 +59,3 @@ export function traysOf<P extends Sortable>(pieces: readonly P[]): Tray<P>[] {
 			a.key.localeCompare(b.key),
 	);
 }
-
-export const levelWord = (level: FuseLevel): string => LEVEL_WORDS[level];

@@ -45,14 +45,20 @@ describe("overlay against a second geometry library", () => {
 		);
 	});
 
-	it("finds the same covered area of several cuts", () => {
+	// Whole millimetres and right angles: the second library cannot close rings that meet at a hair's breadth.
+	it("finds the same covered area of several strips", () => {
+		const whole = fc.integer({ min: -60, max: 60 });
+		const strip = fc
+			.record({ w: fc.integer({ min: 4, max: 90 }), h: fc.integer({ min: 4, max: 90 }), x: whole, y: whole })
+			.map(({ w, h, x, y }) =>
+				placeRing(outlineOf({ kind: "rectangle", widthMm: 2 * w, heightMm: 2 * h }), { x, y }, 0),
+			);
 		fc.assert(
-			fc.property(fc.array(cut, { minLength: 2, maxLength: 6 }), (cuts) => {
-				const [first, ...rest] = cuts.map(closed);
+			fc.property(fc.array(strip, { minLength: 2, maxLength: 8 }), (strips) => {
+				const [first, ...rest] = strips.map(closed);
 				const theirs = areaOf(union(first as Pair[][], ...rest) as Pair[][][]);
-				expect(Math.abs(areaMm2(unite(cuts.map((one): Region => [one]))) - theirs)).toBeLessThan(0.2);
+				expect(areaMm2(unite(strips.map((one): Region => [one])))).toBeCloseTo(theirs, 3);
 			}),
-			{ numRuns: 60 },
 		);
 	});
 });

@@ -1,0 +1,98 @@
+import type { KitDesign } from "@core/stack/kit";
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { KITS } from "../demo/kits";
+import { type ActionName, actions } from "./actions";
+import { kitDesign } from "./kit";
+
+const kit = (change: Partial<KitDesign>): unknown => ({ ...KITS[0], ...change });
+const part = {
+	id: "a",
+	name: "a",
+	shape: { kind: "square", sideMm: 40 },
+	glassId: "clear",
+	layer: 0,
+	xMm: 0,
+	yMm: 0,
+	turnDeg: 0,
+};
+const sentences = (value: unknown): string[] => {
+	const result = kitDesign.safeParse(value);
+	return result.success ? [] : result.error.issues.map(({ path, message }) => `${path.join(".")}: ${message}`);
+};
+
+describe("a kit document", () => {
+	it("of the demo is one", () => {
+		for (const one of KITS) expect(sentences(one)).toEqual([]);
+	});
+
+	it("may lie in inches, off centre and turned", () => {
+		expect(
+			sentences(
+				kit({
+					parts: [
+						{ ...part, shape: { kind: "strip", lengthMm: 63.5, widthMm: 12.7 }, xMm: -200, turnDeg: -45 },
+					] as never,
+				}),
+			),
+		).toEqual([]);
+	});
+
+	it.each([
+		[{ name: " " }, "name: The kit’s name must not be empty."],
+		[{ parts: [] }, "parts: A kit needs at least 1 cut of glass."],
+		[{ route: [] }, "route: The route needs at least 1 firing."],
+		[
+			{ parts: [{ ...part, shape: { kind: "square", sideMm: 0 } }] },
+			"parts.0.shape.sideMm: Side must be at least 0.5 mm.",
+		],
+		[{ parts: [{ ...part, shape: { kind: "circle", diameterMm: Number.POSITIVE_INFINITY } }] }, "Diameter must be"],
+		[{ parts: [{ ...part, layer: 1.5 }] }, "parts.0.layer: Layer must be a whole number."],
+		[{ parts: [{ ...part, layer: 40 }] }, "parts.0.layer: Layer must be at most 11."],
+		[{ parts: [part, part] }, "parts: Two parts have the same id."],
+		[
+			{ parts: Array.from({ length: 151 }, (_, i) => ({ ...part, id: `${i}` })) },
+			"parts: A kit has at most 150 parts.",
+		],
+		[
+			{ route: Array.from({ length: 7 }, () => ({ level: "full", handWork: "" })) },
+			"route: The route has at most 6 firings.",
+		],
+		[{ route: [{ level: "melt", handWork: "" }] }, "route.0.level: Choose a fuse level."],
+		[{ note: "x".repeat(2001) }, "note: The note must be at most 2000 characters."],
+	])("with %j is refused with path, field and limit", (change, sentence) => {
+		expect(sentences(kit(change as never)).join(" | ")).toContain(sentence);
+	});
+
+	it("refuses fields it does not know, at every depth", () => {
+		expect(sentences({ ...(kit({}) as object), colour: "red" })).not.toEqual([]);
+		expect(sentences(kit({ parts: [{ ...part, onclick: "alert(1)" }] as never }))).not.toEqual([]);
+	});
+});
+
+describe("actions", () => {
+	it("every one refuses whatever it is sent that is not it, and never throws", () => {
+		fc.assert(
+			fc.property(fc.constantFrom(...(Object.keys(actions) as ActionName[])), fc.jsonValue(), (name, value) => {
+				expect(actions[name].safeParse(value).success).toBe(false);
+			}),
+			{ numRuns: 400 },
+		);
+	});
+
+	it("a firing starts only with somebody there and at a speed we know", () => {
+		const start = { firingId: crypto.randomUUID(), speedUp: 60, somebodyThere: true };
+		expect(actions.startFiring.safeParse(start).success).toBe(true);
+		expect(actions.startFiring.safeParse({ ...start, somebodyThere: false }).error?.issues[0]?.message).toBe(
+			"Somebody has to be at the kiln when it starts.",
+		);
+		expect(actions.startFiring.safeParse({ ...start, speedUp: 7 }).error?.issues[0]?.message).toBe("Choose a clock.");
+	});
+
+	it("a new password has its limits", () => {
+		expect(actions.changePassword.safeParse({ current: "x", next: "short" }).error?.issues[0]?.message).toBe(
+			"A password needs at least 10 characters.",
+		);
+		expect(actions.changePassword.safeParse({ current: "x", next: "x".repeat(129) }).success).toBe(false);
+	});
+});
