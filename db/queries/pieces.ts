@@ -1,11 +1,19 @@
 import type { PieceBrief } from "@contract/views";
+import { STATES } from "@core/journey/journey";
 import { effectiveOf } from "@core/loading/propose";
 import { promiseState } from "@core/promise/promise";
 import { stackCode } from "@core/stack/read-kit";
 import { endOfDayMs } from "@formats/time";
-import { asc, eq, type SQL, sql } from "drizzle-orm";
+import { asc, eq, inArray, type SQL, sql } from "drizzle-orm";
 import type { Reader } from "../connect";
 import { firing, glass, kitVersion, piece, student } from "../schema";
+
+/** Pieces still with the studio: neither collected nor spoiled. Named one by one, so that the index on the state serves. */
+export const withTheStudio = (): SQL =>
+	inArray(
+		piece.state,
+		STATES.filter((state) => state !== "collected" && state !== "spoiled"),
+	);
 
 /** Pieces as every list shows them, oldest wait first. */
 export async function briefs(

@@ -1,8 +1,8 @@
 import type { Station, StationCount } from "@contract/views";
 import { cutListOf } from "@core/cutting/count";
-import { briefs } from "@db/queries/pieces";
+import { briefs, withTheStudio } from "@db/queries/pieces";
 import { chooseSession, sessionBriefs } from "@db/queries/sessions";
-import { cutRun, cutTick, firing, firingPlace, kitDesign, kitVersion, piece } from "@db/schema";
+import { cutRun, cutTick, firing, firingPlace, kitDesign, kitVersion } from "@db/schema";
 import { clockNear, dayOf } from "@formats/time";
 import { and, eq, inArray, isNull, sql } from "drizzle-orm";
 import { type View, type ViewContext, when } from "./context";
@@ -27,7 +27,7 @@ async function stationCounts(
 ): Promise<Record<Station, StationCount>> {
 	const { db, studio, now } = context;
 	const zone = studio.timeZone;
-	const pieces = await briefs(db, sql`${piece.state} not in ('collected', 'spoiled')`, when(context));
+	const pieces = await briefs(db, withTheStudio(), when(context));
 	const late = (some: typeof pieces) => some.filter(({ promise }) => promise === "late").length;
 	const queued = pieces.filter(({ state }) => state === "queued");
 	const wet = queued.filter(({ readyFrom }) => readyFrom !== null && Date.parse(readyFrom) > now.getTime());

@@ -1,11 +1,9 @@
 import type { PieceBrief, TodayLine } from "@contract/views";
 import { LEVEL_WORDS } from "@core/firing/level";
 import { groupBy } from "@core/group-by";
-import { briefs } from "@db/queries/pieces";
+import { briefs, withTheStudio } from "@db/queries/pieces";
 import { sessionBriefs } from "@db/queries/sessions";
-import { piece } from "@db/schema";
 import { dayOf, wallClockMs } from "@formats/time";
-import { sql } from "drizzle-orm";
 import { type View, when } from "./context";
 import { frame } from "./frame";
 import { kilnCells } from "./kilns";
@@ -21,7 +19,7 @@ export const today: View<"today"> = async (context, params) => {
 		frame(context, params),
 		kilnCells(context),
 		sessionBriefs(db, day),
-		briefs(db, sql`${piece.state} not in ('collected', 'spoiled')`, when(context)),
+		briefs(db, withTheStudio(), when(context)),
 	]);
 	const doNow: TodayLine[] = [];
 	const waiting: TodayLine[] = [];

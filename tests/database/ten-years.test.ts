@@ -1,0 +1,72 @@
+import type { ViewName } from "@contract/views";
+import { sql } from "drizzle-orm";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { type DemoStudio, demoStudio } from "../support/studio";
+
+/** A part of the budget of ten years (60,000 pieces, 500,000 events, 4 million readings): a third of it, made in the database. */
+const PIECES = 20_000;
+const EVENTS_EACH = 8;
+const READINGS = 400_000;
+/** A day and a half of readings every few seconds. */
+const ONE_FIRING = 40_000;
+const BUDGET_MS = 50;
+
+let studio: DemoStudio;
+beforeAll(async () => {
+	studio = await demoStudio();
+	const { db } = studio;
+	await db.execute(sql`
+		insert into piece (code, kind, student_id, session_id, kit_version_id, family_id, promised_day, state, seq, journey, since)
+		select 'old' || n, 'student', p.student_id, null, p.kit_version_id, p.family_id, p.promised_day, 'collected', ${EVENTS_EACH},
+			p.journey || '{"state":"collected","firingId":null}'::jsonb, now() - n * interval '4 hours'
+		from generate_series(1, ${PIECES}) n, lateral (select * from piece order by code limit 1) p`);
+	await db.execute(sql`
+		insert into piece_event (id, piece_id, seq, data, happened_at, recorded_at)
+		select gen_random_uuid(), piece.id, 100 + s, '{"type":"noted","note":"made for the budget"}', now(), now()
+		from piece, generate_series(1, ${EVENTS_EACH}) s where code like 'old%'`);
+	await db.execute(sql`
+		insert into kiln_reading (kiln_id, at, firing_id, elapsed_s, air_c)
+		select k.id, now() - interval '20 days' - n * interval '10 seconds', case when n <= ${ONE_FIRING} then f.id end, n * 10, 400 + 300 * sin(n / 5000.0)
+		from generate_series(1, ${READINGS}) n,
+			lateral (select id from kiln order by sort limit 1) k, lateral (select id from firing order by number limit 1) f`);
+	await db.execute(sql`analyze`);
+}, 180_000);
+afterAll(() => studio.close());
+
+async function medianMs(view: ViewName, params: Record<string, string> = {}): Promise<number> {
+	const times: number[] = [];
+	for (let i = 0; i < 7; i++) {
+		const from = performance.now();
+		await studio.see(view, params);
+		times.push(performance.now() - from);
+	}
+	return times.sort((a, b) => a - b)[3] ?? Number.POSITIVE_INFINITY;
+}
+
+describe("with years of data", () => {
+	it.each(["frame", "kits", "cut", "bench", "dry", "load", "fire", "open", "handOver"] as const)(
+		"%s answers within 50 ms",
+		async (view) => {
+			expect(await medianMs(view)).toBeLessThan(BUDGET_MS);
+		},
+	);
+
+	it("a piece's page and the finder answer within 50 ms", async () => {
+		const { piece } = (await studio.see("load")).trays[0]?.pieces.map((one) => ({ piece: one }))[0] ?? {};
+		expect(await medianMs("piece", { code: piece?.code ?? "" })).toBeLessThan(BUDGET_MS);
+		expect(await medianMs("find", { q: "Var" })).toBeLessThan(BUDGET_MS);
+	});
+
+	it("a firing of 40,000 readings is thinned on the server to some hundreds, within 300 ms", async () => {
+		const { firings } = await studio.see("fire");
+		const first = firings.find(({ number }) => number === 1);
+		const { points } = await studio.see("readings", { firing: first?.id ?? "" });
+		expect(points.length).toBeGreaterThan(300);
+		expect(points.length).toBeLessThan(1300);
+		expect(await medianMs("readings", { firing: first?.id ?? "" })).toBeLessThan(300);
+	});
+
+	it("one code more is still found at once", async () => {
+		expect((await studio.see("find", { q: "old19999" })).exact).toBeNull();
+	});
+});
