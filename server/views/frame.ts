@@ -62,7 +62,7 @@ async function stationCounts(
 			late: late(issued),
 			line: session?.isToday ? `class at ${session.startsAt}` : "in hand",
 		},
-		dry: { count: wet.length, late: late(wet), line: lastDry ? `until ${at(lastDry)}` : "none wet" },
+		dry: { count: wet.length, late: late(wet), line: lastDry ? `to ${at(lastDry)}` : "none wet" },
 		load: { count: waiting.length, late: late(waiting), line: "waiting" },
 		fire: {
 			count: running.length + planned.length,

@@ -47,3 +47,24 @@ test("a request from elsewhere, without a session or with unknown fields is refu
 	expect(headers["content-security-policy"]).not.toContain("unsafe-inline");
 	expect(headers["x-content-type-options"]).toBe("nosniff");
 });
+
+test("what one person does is seen by the other without asking", async ({ browser }) => {
+	const [first, second] = [await personPage(browser), await personPage(browser, "assistant")];
+	await open(second, "/cut");
+	await open(first, "/cut");
+	const row = (page: typeof first) => page.locator("li", { hasText: "from strips 96 mm wide" }).first();
+	const before = Number((await row(second).textContent())?.match(/(\d+) done/)?.[1] ?? 0);
+	await row(first)
+		.getByRole("button", { name: /One more/ })
+		.click();
+	await expect(row(second)).toContainText(`${before + 1} done`, { timeout: 4000 });
+});
+
+test("an assistant sees kits but cannot change them", async ({ browser }) => {
+	const page = await personPage(browser, "assistant");
+	await open(page, "/kits");
+	await expect(page.getByRole("button", { name: "Lay out a new kit" })).toHaveCount(0);
+	await page.locator("main ul li a").first().click();
+	await expect(page.getByTestId("stack-code")).toBeVisible();
+	await expect(page.getByRole("button", { name: /Save this kit|Saved/ })).toHaveCount(0);
+});

@@ -50,3 +50,53 @@ test("units switch everywhere at once", async ({ browser }) => {
 	await expect(page.locator("section[aria-label=Do]").getByText("900 °F").first()).toBeVisible();
 	await page.getByRole("button", { name: /^Units/ }).click();
 });
+
+test("on a tablet every view fits its width", async ({ browser }) => {
+	const page = await personPage(browser);
+	await page.setViewportSize({ width: 768, height: 1024 });
+	for (const path of VIEWS) {
+		await open(page, path);
+		const [wide, shown] = await page.evaluate(() => [
+			document.documentElement.scrollWidth,
+			document.documentElement.clientWidth,
+		]);
+		expect(wide, path).toBeLessThanOrEqual(shown ?? 0);
+		const cut = await page
+			.locator("main button:visible, header a:visible")
+			.evaluateAll((all) =>
+				all.filter((one) => one.getBoundingClientRect().right > innerWidth + 1).map((one) => one.textContent),
+			);
+		expect(cut, path).toEqual([]);
+	}
+});
+
+test("the way of a piece is reached by keyboard alone", async ({ browser }) => {
+	const page = await personPage(browser);
+	for (const [key, path] of [
+		["2", "/cut"],
+		["3", "/bench"],
+		["4", "/dry"],
+		["5", "/load"],
+		["6", "/fire"],
+		["7", "/open"],
+		["8", "/hand-over"],
+		["0", "/"],
+	] as const) {
+		await page.keyboard.press(key);
+		await page.waitForURL(`**${path}`);
+		await expect(page.locator("html[data-ready]")).toHaveCount(1);
+	}
+	await page.keyboard.press("?");
+	await expect(page.getByRole("dialog", { name: "Keys" })).toBeVisible();
+	await page.keyboard.press("Escape");
+	await page.keyboard.press("/");
+	await page.getByLabel("Piece code, student, kit, glass or kiln").fill("pump");
+	await expect(page.getByRole("dialog").getByRole("link", { name: /Pump-wheel tile/ })).toBeVisible();
+	await page.keyboard.press("Enter");
+	await page.waitForURL("**/kits/*");
+	const fields = page.getByLabel("Kit", { exact: true });
+	await fields.focus();
+	await fields.press("End");
+	await fields.pressSequentially(" 12");
+	await expect(fields).toHaveValue("Pump-wheel tile 12"); // digits in a field are no station keys
+});

@@ -45,7 +45,7 @@ function Layout<N extends ViewName>({
 	const view = useView(name, props.params, props.initial).data ?? props.initial;
 	useFrameKeys();
 	return (
-		<div className="grid h-dvh grid-rows-[74px_minmax(0,1fr)_auto] print:block print:h-auto">
+		<div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[74px_minmax(0,1fr)_auto] print:block print:h-auto">
 			<Rail frame={frame} station={station} />
 			<main className="min-h-0 min-w-0">
 				<Table view={view as Views[N]} frame={frame} params={props.params} />

@@ -15,7 +15,7 @@ export function PersonMenu({ person }: { person: FrameView["person"] }) {
 				onClick={() => set({ units: metric ? { length: "in", temperature: "F" } : { length: "mm", temperature: "C" } })}
 			>
 				<Ruler size={17} aria-hidden="true" />
-				{metric ? "mm °C" : "in °F"}
+				<span className="max-lg:sr-only">{metric ? "mm °C" : "in °F"}</span>
 			</button>
 			<button
 				type="button"

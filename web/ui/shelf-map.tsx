@@ -32,7 +32,7 @@ export function ShelfMap({ shelf, clearanceMm, doorSide, pieces, onPick, classNa
 	return (
 		<svg
 			viewBox={`${-pad} ${-pad} ${w + 2 * pad} ${h + 2 * pad + 26}`}
-			className={`mx-auto block w-full ${className}`}
+			className={`mx-auto block w-full max-lg:max-h-[60vh] ${className}`}
 			role={onPick ? "group" : "img"}
 			aria-label={`Shelf ${figure({ mm: w })} by ${figure({ mm: h })} with ${pieces.length} pieces`}
 		>

@@ -226,13 +226,13 @@ function JudgeForm({ piece, firing }: { piece: FiringPiece; firing: Firing }) {
 						proposed: {NEXT_WORDS[proposal.next]}, {proposal.why}
 					</span>
 				</legend>
-				<div className="join flex-wrap">
+				<div className="join grid grid-flow-col">
 					{NEXT_STEPS.filter((one) => one !== "nextFiring" || hasNext).map((one) => (
 						<button
 							key={one}
 							type="button"
 							aria-pressed={next === one}
-							className={`btn join-item px-3 ${next === one ? "btn-secondary" : ""}`}
+							className={`btn join-item px-1 text-[13.5px] ${next === one ? "btn-secondary" : ""}`}
 							onClick={() => setOwn(one)}
 						>
 							{NEXT_WORDS[one]}
