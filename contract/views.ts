@@ -296,6 +296,8 @@ export interface PieceView {
 		judgedLevel: string | null;
 	}[];
 	undoable: string | null;
+	/** Who took it; null where it was the owner. */
+	collectedBy: string | null;
 	session: SessionBrief | null;
 	kitId: string | null;
 }

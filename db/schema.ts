@@ -182,6 +182,8 @@ export const piece = pgTable(
 		journey: jsonb("journey").$type<Journey>().notNull(),
 		readyFrom: instant("ready_from"),
 		spot: text("spot"),
+		/** Who took it, where it was not the owner: here and not in the events, so that it can be erased. */
+		collectedBy: text("collected_by"),
 		since: instant("since").notNull(),
 	},
 	(t) => [

@@ -62,7 +62,7 @@ export type PieceEventData =
 	| { type: "judged"; firingId: string; level: FuseLevel | "none"; faults: Fault[]; next: NextStep; note: string }
 	| { type: "coldWorked"; note: string }
 	| { type: "shelved"; spot: string }
-	| { type: "collected"; by: string }
+	| { type: "collected"; by: "owner" | "other" }
 	| { type: "photographed"; photoId: string }
 	| { type: "noted"; note: string }
 	| { type: "undone"; undoes: number };

@@ -76,7 +76,7 @@ export const judge: UseCase<"judge"> = {
 		const [held] = await tx.select().from(piece).where(eq(piece.id, pieceId));
 		if (held?.journey.firingId !== firingId && held?.seq === seq)
 			throw new Refusal("conflict", "This piece was not in that firing.");
-		if (next === "nextFiring" && held && !held.journey.route[held.journey.step + 1]) {
+		if (next === "nextFiring" && held?.seq === seq && !held.journey.route[held.journey.step + 1]) {
 			throw new Refusal("invalid", [
 				{ path: ["next"], sentence: "The route has no further firing: choose ready, cold work, refire or spoiled." },
 			]);

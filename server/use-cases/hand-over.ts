@@ -24,11 +24,24 @@ export const shelve: UseCase<"shelve"> = {
 	},
 };
 
-/** Handed over. Events carry no names of people: "the owner" or what the collector is to them. */
+const OWNER = "the owner";
+
+/** Handed over. The event says only whether it was the owner; another person's name stays on the piece, where it can be erased. */
 export const collect: UseCase<"collect"> = {
 	role: "assistant",
 	async run(context, { pieceId, eventId, seq, by }) {
-		const { journey } = await recordStep(context, { pieceId, eventId, seq, data: { type: "collected", by } });
+		const owner = by === OWNER;
+		const { journey, repeated } = await recordStep(context, {
+			pieceId,
+			eventId,
+			seq,
+			data: { type: "collected", by: owner ? "owner" : "other" },
+		});
+		if (!repeated)
+			await context.tx
+				.update(piece)
+				.set({ collectedBy: owner ? null : by })
+				.where(eq(piece.id, pieceId));
 		return { state: journey.state };
 	},
 };

@@ -68,6 +68,7 @@ export const pieceView: View<"piece"> = async (context, params) => {
 		photos: photos.map((one) => ({ ...one, takenAt: one.takenAt.toISOString() })),
 		firings: firings.map((one) => ({ ...one, startedAt: one.startedAt?.toISOString() ?? null })),
 		undoable: lastUndoable(journal.map(({ event }) => event))?.type ?? null,
+		collectedBy: row.collectedBy,
 		session: sessions.find(({ id }) => id === row.sessionId) ?? null,
 		kitId: version?.kitId ?? null,
 	};

@@ -105,6 +105,19 @@ describe("a step of a piece", () => {
 		}
 	});
 
+	it("keeps the name of another collector out of the events, and on the piece", async () => {
+		const { spots } = await studio.see("handOver");
+		const ready = spots.flatMap(({ pieces }) => pieces)[0];
+		const input = { pieceId: ready?.id ?? "", eventId: randomUUID(), seq: ready?.seq ?? 0, by: "her neighbour Jorun" };
+		await studio.act("collect", input);
+		expect((await studio.see("piece", { code: ready?.code ?? "" })).collectedBy).toBe("her neighbour Jorun");
+		const events = await studio.db
+			.select({ data: pieceEvent.data })
+			.from(pieceEvent)
+			.where(eq(pieceEvent.id, input.eventId));
+		expect(JSON.stringify(events)).not.toContain("Jorun");
+	});
+
 	it("carries no name of a student in its payload", async () => {
 		const names = (await studio.db.select({ name: student.name }).from(student)).map(({ name }) => name);
 		const payloads = JSON.stringify(await studio.db.select({ data: pieceEvent.data }).from(pieceEvent));

@@ -52,7 +52,7 @@ test("what one person does is seen by the other without asking", async ({ browse
 	const [first, second] = [await personPage(browser), await personPage(browser, "assistant")];
 	await open(second, "/cut");
 	await open(first, "/cut");
-	const row = (page: typeof first) => page.locator("li", { hasText: "from strips 96 mm wide" }).first();
+	const row = (page: typeof first) => page.locator("li", { hasText: "from strips 32 mm wide" }).first();
 	const before = Number((await row(second).textContent())?.match(/(\d+) done/)?.[1] ?? 0);
 	await row(first)
 		.getByRole("button", { name: /One more/ })

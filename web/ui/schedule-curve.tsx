@@ -10,7 +10,7 @@ import { useFigure, usePrefs } from "../lib/prefs";
 export interface CurveSeries {
 	name: string;
 	points: Curve;
-	kind: "plan" | "simulated" | "measured";
+	kind: "plan" | "simulated" | "core" | "measured";
 }
 
 interface Props {
@@ -28,9 +28,10 @@ interface Props {
 const STROKE = {
 	plan: "stroke-base-content",
 	simulated: "stroke-secondary",
+	core: "stroke-warning",
 	measured: "stroke-accent",
 } as const;
-const DASH = { plan: undefined, simulated: "4 3", measured: undefined } as const;
+const DASH = { plan: undefined, simulated: "4 3", core: "1.5 3", measured: undefined } as const;
 
 /** Plan, simulation and measurement on one time axis, with a cross-hair, named phases and a table of the same figures. */
 export function ScheduleCurve({ series, width, height, nowS, openS, bands = [], summary }: Props) {

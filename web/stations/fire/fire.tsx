@@ -84,7 +84,7 @@ function FiringBench({ firing }: { firing: FiringCard }) {
 		...(simulation
 			? [
 					{ name: "kiln, simulated", points: seriesOf(simulation, "airC"), kind: "simulated" as const },
-					{ name: "glass core", points: seriesOf(simulation, "coreC"), kind: "simulated" as const },
+					{ name: "glass core", points: seriesOf(simulation, "coreC"), kind: "core" as const },
 				]
 			: []),
 		...(readings && readings.points.length > 1

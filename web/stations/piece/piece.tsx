@@ -221,7 +221,7 @@ function History({ line: { event, by, undone }, view }: { line: HistoryLine; vie
 			case "shelved":
 				return [`On pickup spot ${event.spot}`, ""];
 			case "collected":
-				return ["Collected", `by ${event.by}`];
+				return ["Collected", `by ${event.by === "owner" ? "the owner" : (view.collectedBy ?? "somebody else")}`];
 			case "photographed":
 				return ["Photographed", ""];
 			case "noted":
