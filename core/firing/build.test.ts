@@ -115,6 +115,31 @@ describe("a built schedule", () => {
 		expect(schedule.segments.find(({ name }) => name === "drop")?.targetC).toBe(510);
 	});
 
+	it("finds the cooler and longer firing that does the same as a hotter and shorter one", () => {
+		const firing = (peakC: number, holdMin: number): Schedule => ({
+			segments: [
+				{ name: "up", rateCPerH: 222, targetC: 663, holdMin: 30 },
+				{ name: "peak", rateCPerH: 333, targetC: peakC, holdMin },
+				{ name: "drop", rateCPerH: 300, targetC: 482, holdMin: 60 },
+			],
+		});
+		const flow = (peakC: number, holdMin: number) =>
+			flowIndex(viscosityOf(FAMILY_90), curveOf(firing(peakC, holdMin), undefined));
+		const hold = solveHoldMin((holdMin) => flow(790, holdMin), flow(804, 10));
+		expect(hold).toBeGreaterThan(18); // common practice: a quarter of an hour more for 14 °C less
+		expect(hold).toBeLessThan(26);
+		expect(Math.abs(flow(790, hold ?? 0) / flow(804, 10) - 1)).toBeLessThan(0.03);
+	});
+
+	it("finds family 96's own peak for a tack: cooler than family 90's", () => {
+		const tack = demandOf({ ...tile, level: "tack", trappedSpanMm: 0 }, "usual");
+		const peak90 = peakOf(buildSchedule(tack, { family: FAMILY_90, aim: 0.45 }));
+		const peak96 = peakOf(buildSchedule(tack, { family: FAMILY_96, aim: 0.45 }));
+		expect(peak90 - peak96).toBeGreaterThan(8);
+		expect(peak90).toBeGreaterThanOrEqual(725); // common practice, no source: 725–750 °C
+		expect(peak90).toBeLessThanOrEqual(750);
+	});
+
 	it("never solves a hold beyond 45 min", () => {
 		const flowAt = (peakC: number) => (holdMin: number) => {
 			const schedule: Schedule = { segments: [{ name: "up", rateCPerH: 200, targetC: peakC, holdMin }] };

@@ -15,6 +15,14 @@ describe("viscosity through the fixed points of ISO 7884-1", () => {
 		expect(temperatureAt(v, LOG_ETA.strain)).toBeCloseTo(strainC, 1);
 	});
 
+	// The certified soda-lime viscosity reference glass has constants within 3 % of these (its certificate, from memory).
+	it("a soda-lime standard glass, 546 / 724 / 1025 °C", () => {
+		const v = viscosityOf({ annealingC: 546, softeningC: 724, workingC: 1025 });
+		expect(Math.abs(v.a / -2.8574 - 1)).toBeLessThan(0.001);
+		expect(Math.abs(v.b / 4631.7 - 1)).toBeLessThan(0.001);
+		expect(Math.abs(v.t0 / 234.26 - 1)).toBeLessThan(0.001);
+	});
+
 	it("passes through each fixed point it was given", () => {
 		const v = viscosityOf(FAMILY_90);
 		expect(logEta(v, 516)).toBeCloseTo(12, 9);

@@ -1,4 +1,6 @@
+import { gzipSync } from "node:zlib";
 import AxeBuilder from "@axe-core/playwright";
+import type { Response } from "@playwright/test";
 import { complaints, expect, open, personPage, setup, test } from "./studio";
 
 const VIEWS = ["/", "/kits", "/cut", "/bench", "/dry", "/load", "/fire", "/open", "/hand-over", "/account", "/signs"];
@@ -99,4 +101,25 @@ test("the way of a piece is reached by keyboard alone", async ({ browser }) => {
 	await fields.press("End");
 	await fields.pressSequentially(" 12");
 	await expect(fields).toHaveValue("Pump-wheel tile 12"); // digits in a field are no station keys
+});
+
+test("no page's script is over its budget", async ({ browser }) => {
+	const page = await personPage(browser);
+	await open(page, "/kits");
+	const kit = (await page.locator("main ul li a").first().getAttribute("href")) ?? "";
+	for (const path of [...VIEWS, kit]) {
+		let bytes = 0;
+		const sizes: Promise<void>[] = [];
+		const count = (response: Response) => {
+			if (!response.url().endsWith(".js")) return;
+			sizes.push(response.body().then((body) => void (bytes += gzipSync(body).length)));
+		};
+		page.on("response", count);
+		await open(page, path);
+		await page.waitForTimeout(400);
+		await Promise.all(sizes);
+		page.off("response", count);
+		expect(bytes, `${path}: ${Math.round(bytes / 1024)} KB`).toBeGreaterThan(0);
+		expect(bytes, `${path}: ${Math.round(bytes / 1024)} KB`).toBeLessThan((path === kit ? 350 : 150) * 1024);
+	}
 });
