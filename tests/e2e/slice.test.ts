@@ -50,6 +50,7 @@ test("a kit on paper becomes two pieces in their owners' hands", async ({ browse
 		await row.getByRole("button", { name: /One more/ }).click();
 		await row.getByRole("button", { name: /One more/ }).click();
 		await expect(row).toContainText("2 done");
+		await expect(row).not.toContainText("saving");
 		await page.reload();
 		await expect(page.locator("li", { hasText: "80 mm, rectangle" })).toContainText("2 done");
 	});

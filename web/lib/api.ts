@@ -89,11 +89,19 @@ export function useView<N extends ViewName>(
 	return query;
 }
 
-/** An action with its state: pending, its trouble, and what to do afterwards. */
-export function useAct<N extends ActionName>(name: N, done?: (output: ActionOutput[N], input: ActionInput<N>) => void) {
+/**
+ * An action with its state: pending, its trouble, and what to do afterwards.
+ * @param inOrder a name under which sendings wait for each other, where a later one must not overtake an earlier one
+ */
+export function useAct<N extends ActionName>(
+	name: N,
+	done?: (output: ActionOutput[N], input: ActionInput<N>) => void,
+	inOrder?: string,
+) {
 	const queries = useQueryClient();
 	return useMutation<ActionOutput[N], TroubleError, ActionInput<N>>({
 		mutationFn: (input) => act(name, input),
+		...(inOrder === undefined ? {} : { scope: { id: inOrder } }),
 		onSuccess: (output, input) => {
 			void queries.invalidateQueries();
 			done?.(output, input);

@@ -84,7 +84,7 @@ const shapeWords = (shape: CutShape): string => (shape.kind === "triangle" ? "ri
 function CutRow({ line, runId, colour }: { line: Line; runId: string; colour: string }) {
 	const figure = useFigure();
 	const [pending, setPending] = useState<number | null>(null);
-	const tick = useAct("tickCut");
+	const tick = useAct("tickCut", undefined, `${runId} ${line.key}`);
 	// What was tapped is shown until the list has it; another tap meanwhile counts on from it.
 	// biome-ignore lint/correctness/useExhaustiveDependencies: only a fresh list may end the wait
 	useEffect(() => {
@@ -134,6 +134,7 @@ function CutRow({ line, runId, colour }: { line: Line; runId: string; colour: st
 				/>
 				<span className={`figure w-24 shrink-0 text-right font-semibold ${done >= goal ? "text-success" : ""}`}>
 					{done >= goal ? "all done" : `${done} done`}
+					{tick.isPending && <span className="block font-normal text-soft">saving</span>}
 				</span>
 			</div>
 			<div className="join">
