@@ -126,7 +126,7 @@ class DemoStudio {
 			await this.handIn(piece, [96 - (i % 2), 96, 6 + (i % 4) * 0.1, 5.9, null], "whiteGlue", "full", 4 * DAY - HOUR);
 		await this.fire(silo, dishes, 2.2 * DAY, 0.4 * DAY);
 		await this.judge(dishes[0], "coldWork", 0.3 * DAY);
-		await this.fire(hopper, wheels.slice(0, 3), 6 * HOUR, undefined);
+		await this.fire(hopper, wheels.slice(0, 3), 7 * HOUR, undefined);
 
 		const today = await this.session("Wind and weather", 0, "18:30", -6 * DAY, TODAYS_STUDENTS);
 		const { cutRunId } = await this.act("planCut", { sessionId: today, kitId: coaster, kits: 8 }, 2 * DAY);

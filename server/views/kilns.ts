@@ -90,6 +90,7 @@ function phaseOf(row: FiringRow, { body }: KilnRow, state: KilnState, elapsedS: 
 		const holding = last.holdMin > 0 && elapsedS > (curve.at(-2)?.s ?? 0);
 		if (last.name === "up" && holding) return "letting air out";
 		if (last.name === "peak" && holding) return "holding the peak";
+		if (last.name === "drop" && !holding) return "falling to anneal";
 		return words[last.name];
 	}
 	return "cooling by itself";
