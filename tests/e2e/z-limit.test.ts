@@ -1,4 +1,4 @@
-import { expect, setup, test } from "./studio";
+import { expect, open, personPage, setup, test } from "./studio";
 
 test("sign-in is limited: the ninth try in a minute is told to wait", async ({ playwright }) => {
 	const { address } = setup();
@@ -13,4 +13,26 @@ test("sign-in is limited: the ninth try in a minute is told to wait", async ({ p
 	const answers: number[] = [];
 	for (let i = 0; i < 10; i++) answers.push(await attempt());
 	expect(answers.at(-1)).toBe(429);
+});
+
+test("a changed password holds at once, the wrong one is said so", async ({ browser }) => {
+	const page = await personPage(browser, "assistant");
+	const known = setup().signIns.find(({ role }) => role === "assistant")?.password ?? "";
+	await open(page, "/account");
+	await page.getByLabel("Present password").fill("not the present one");
+	await page.getByLabel("New password").fill("a longer password");
+	await page.getByRole("button", { name: "Change it" }).click();
+	await expect(page.getByText("The present password is not right.")).toBeVisible();
+	await page.getByLabel("Present password").fill(known);
+	await page.getByLabel("New password").fill("short");
+	await page.getByRole("button", { name: "Change it" }).click();
+	await expect(page.getByText("A password needs at least 10 characters.")).toBeVisible();
+	await page.getByLabel("New password").fill("a longer password");
+	await page.getByRole("button", { name: "Change it" }).click();
+	await expect(page.getByText("Changed.")).toBeVisible();
+	await open(page, "/account");
+	await page.getByRole("button", { name: "Sign out" }).click();
+	await page.waitForURL("**/sign-in");
+	await page.goto("/load");
+	await page.waitForURL("**/sign-in?then=**");
 });

@@ -28,10 +28,10 @@ function Cell({ cell }: { cell: KilnCell }) {
 	return (
 		<a
 			href="/fire"
-			className={`flex min-w-0 items-center overflow-hidden gap-3 border-r border-[oklch(38%_0.03_168)] pr-4 last:border-r-0 ${firing ? "grow-[2] basis-0" : "grow basis-0"}`}
+			className={`flex min-w-0 items-center overflow-hidden gap-3 border-r border-[oklch(38%_0.03_168)] pr-4 last:border-r-0 max-lg:gap-2 max-lg:pr-2 ${firing ? "grow-[2] basis-0" : "grow basis-0"}`}
 		>
 			<Glow c={cell.airC} className="h-full w-3.5 shrink-0" />
-			<span className="min-w-0 max-w-44 shrink-0">
+			<span className="min-w-0 max-w-44 shrink-0 max-lg:max-w-26">
 				<b className="block truncate font-semibold">{cell.name}</b>
 				<span className={`${dim} block truncate`}>
 					{block

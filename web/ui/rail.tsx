@@ -34,7 +34,9 @@ export function Rail({ frame, station }: { frame: FrameView; station: Station | 
 	return (
 		<header className="no-print grid grid-cols-[auto_1fr_auto] items-stretch gap-x-4 bg-base-100 pr-4 pl-5 max-lg:gap-x-2 max-lg:pl-3">
 			<a href="/" className="flex flex-col justify-center" aria-current={station === null ? "page" : undefined}>
-				<span className="text-xl leading-tight font-extrabold tracking-tight">Zephyr Flats</span>
+				<span className="text-xl leading-tight font-extrabold tracking-tight max-lg:w-14 max-lg:text-base max-lg:leading-none">
+					Zephyr Flats
+				</span>
 				<span className="text-[12.5px] text-soft max-lg:hidden">{longDay(new Date(nowMs), timeZone)}</span>
 			</a>
 			<nav
@@ -71,9 +73,11 @@ function StationLink({
 			aria-keyshortcuts={String(keyNumber)}
 			className={`group flex min-w-0 flex-col justify-end px-2 pt-1.5 max-lg:px-1 ${here ? "bg-pick text-secondary" : "hover:bg-base-200"}`}
 		>
-			<span className="flex items-baseline gap-1.5">
-				<span className="truncate text-[15px] font-bold max-lg:text-[13px]">{STATION_WORDS[name]}</span>
-				<span className={`figure text-[15px] font-bold ${count.late > 0 ? "text-error" : "text-base-content"}`}>
+			<span className="flex items-baseline gap-1.5 max-lg:gap-1">
+				<span className="truncate text-[15px] font-bold max-lg:text-[12px]">{STATION_WORDS[name]}</span>
+				<span
+					className={`figure text-[15px] font-bold max-lg:text-[12.5px] ${count.late > 0 ? "text-error" : "text-base-content"}`}
+				>
 					{count.count}
 				</span>
 			</span>
