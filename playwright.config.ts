@@ -1,4 +1,5 @@
 import { defineConfig } from "@playwright/test";
+import { CHROMIUM } from "./scripts/chromium";
 
 export default defineConfig({
 	testDir: "tests/e2e",
@@ -13,17 +14,6 @@ export default defineConfig({
 		trace: "off",
 		actionTimeout: 8000,
 		navigationTimeout: 15_000,
-		launchOptions: {
-			executablePath: "/usr/bin/chromium",
-			args: [
-				"--no-sandbox",
-				"--disable-gpu",
-				"--disable-quic",
-				"--no-first-run",
-				"--disable-background-networking",
-				"--disable-component-update",
-				"--disable-sync",
-			],
-		},
+		launchOptions: CHROMIUM,
 	},
 });

@@ -99,6 +99,8 @@ export interface FrameView {
 	timeZone: string;
 	now: string;
 	person: { name: string; role: Role };
+	/** Kept free between pieces on a shelf, mm. */
+	clearanceMm: number;
 	stations: Record<Station, StationCount>;
 	kilns: KilnCell[];
 }

@@ -1,6 +1,7 @@
 import { mkdirSync, readFileSync } from "node:fs";
 import { resolve } from "node:path";
 import { chromium } from "@playwright/test";
+import { CHROMIUM } from "./chromium";
 
 /**
  * Pictures of the main views from the running demo: `npm run screenshots`, or with names for some of them only.
@@ -28,18 +29,7 @@ const folder = process.env.ZEPHYR_SHOTS ?? "docs/screenshots";
 const [width = 1280, height = 800] = (process.env.ZEPHYR_SIZE ?? "").split("x").map(Number).filter(Boolean);
 const wanted = process.argv.slice(2);
 
-const browser = await chromium.launch({
-	executablePath: "/usr/bin/chromium",
-	args: [
-		"--no-sandbox",
-		"--disable-gpu",
-		"--disable-quic",
-		"--no-first-run",
-		"--disable-background-networking",
-		"--disable-component-update",
-		"--disable-sync",
-	],
-});
+const browser = await chromium.launch(CHROMIUM);
 const context = await browser.newContext({ viewport: { width, height }, baseURL: base });
 if (process.env.ZEPHYR_THEME)
 	await context.addCookies([{ name: "zephyr-prefs", value: `mm.C.${process.env.ZEPHYR_THEME}`, url: base }]);

@@ -16,6 +16,7 @@ export const frame: View<"frame"> = async (context) => {
 		timeZone: studio.timeZone,
 		now: now.toISOString(),
 		person: { name: actor.name, role: actor.role },
+		clearanceMm: studio.clearanceMm,
 		stations: await stationCounts(context, kilns),
 		kilns,
 	};

@@ -66,8 +66,4 @@ describe("with years of data", () => {
 		expect(points.length).toBeLessThan(1300);
 		expect(await bestMs("readings", { firing: first?.id ?? "" })).toBeLessThan(300);
 	});
-
-	it("one code more is still found at once", async () => {
-		expect((await studio.see("find", { q: "old19999" })).exact).toBeNull();
-	});
 });

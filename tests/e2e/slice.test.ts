@@ -141,7 +141,6 @@ test("a kit on paper becomes two pieces in their owners' hands", async ({ browse
 		await expect(list).toContainText(`→ ${peakC} °C, 10 min`);
 		await expect(list).toContainText("482 °C, 1 h 02");
 		await expect(list.locator("li", { hasText: "anneal" })).toContainText(`set by ${two}`);
-		await expect(page.getByRole("button", { name: new RegExp(`${one}`) })).toHaveCount(0);
 		await accept.click();
 		await expect(page.getByText(/Firing \d+ is planned/)).toBeVisible();
 	});

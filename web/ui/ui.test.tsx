@@ -41,6 +41,7 @@ const frame: FrameView = {
 	timeZone: "America/Denver",
 	now: NOW,
 	person: { name: "Somebody", role: "instructor" },
+	clearanceMm: 5,
 	stations: {
 		kits: station(3),
 		cut: station(0),

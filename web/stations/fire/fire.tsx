@@ -1,6 +1,7 @@
 import type { FiringCard } from "@contract/views";
 import { LEVEL_BANDS, LEVEL_WORDS, levelOf } from "@core/firing/level";
 import { curveOf } from "@core/firing/schedule";
+import { ALLOWED_TENSION_PA } from "@core/glass/constants";
 import { seriesOf } from "@core/kiln/simulate";
 import { formatMinutes } from "@core/units/duration";
 import { clockNear, dayAndClock } from "@formats/time";
@@ -120,7 +121,7 @@ function FiringBench({ firing }: { firing: FiringCard }) {
 				/>
 				<p className="text-soft">
 					{simulation
-						? `Simulated: at most ${(simulation.peakStressPa / 1e6).toFixed(1)} MPa of passing tension (10 allowed, from memory), energy ${firing.kwh.toFixed(1)} kWh. It cannot know how uneven this kiln is, nor a lid that is lifted.`
+						? `Simulated: at most ${(simulation.peakStressPa / 1e6).toFixed(1)} MPa of passing tension (${ALLOWED_TENSION_PA / 1e6} allowed, from memory), energy ${firing.kwh.toFixed(1)} kWh. It cannot know how uneven this kiln is, nor a lid that is lifted.`
 						: "Simulating …"}
 				</p>
 			</section>

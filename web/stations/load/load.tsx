@@ -16,7 +16,8 @@ export default framed("load", "load", Load);
 type Tray = LoadView["trays"][number];
 
 /** Waiting pieces in trays → a shelf to scale → the schedule that serves them all, with who sets each part. */
-function Load({ view }: StationProps<"load">) {
+function Load({ view, frame }: StationProps<"load">) {
+	const figure = useFigure();
 	const [trayKey, setTrayKey] = useState(view.trays[0]?.key);
 	const [kilnId, setKilnId] = useState(
 		view.kilns.find(({ mayPlan, busyWith }) => mayPlan && !busyWith)?.id ?? view.kilns[0]?.id ?? "",
@@ -90,7 +91,7 @@ function Load({ view }: StationProps<"load">) {
 						<ShelfMap
 							className="h-full"
 							shelf={{ widthMm: kiln.shelfWidthMm, heightMm: kiln.shelfHeightMm, marginMm: kiln.marginMm }}
-							clearanceMm={5}
+							clearanceMm={frame.clearanceMm}
 							doorSide={kiln.doorSide}
 							pieces={(shown?.places ?? []).flatMap((place) =>
 								pieces.filter(({ id }) => id === place.id).flatMap((piece) => lying(piece, place, view.pictures)),
@@ -99,8 +100,8 @@ function Load({ view }: StationProps<"load">) {
 					)}
 				</div>
 				<p className="text-soft">
-					Dashed: the piece after firing, and the 5 mm kept between halos. Opaque pieces lie on paper, not on wash
-					alone.
+					Dashed: the piece after firing, and the {figure({ mm: frame.clearanceMm })} kept between halos. Opaque pieces
+					lie on paper, not on wash alone.
 				</p>
 				{(shown?.leftIds.length ?? 0) > 0 && (
 					<p className="font-semibold text-warning">

@@ -72,7 +72,7 @@ function Open({ view, frame }: StationProps<"open">) {
 							heightMm: firing.kiln.shelfHeightMm,
 							marginMm: firing.kiln.marginMm,
 						}}
-						clearanceMm={5}
+						clearanceMm={frame.clearanceMm}
 						doorSide={firing.kiln.doorSide}
 						pieces={firing.pieces.flatMap((one) => lying(one, one.place, view.pictures, markOf(one, piece?.code)))}
 						{...(firing.state === "opened" ? { onPick: setCode } : {})}
