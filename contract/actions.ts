@@ -1,6 +1,8 @@
 import { z } from "zod";
+import { glass, glassFamily, mould, sample } from "./books";
 import { count, day, fault, glue, grams, id, lengthMm, level, nextStep, seq, words } from "./fields";
 import { kitDesign } from "./kit";
+import { kitFile } from "./kit-file";
 
 /** A step of one piece: which, the device's own id for this event, and the state the person saw. */
 const pieceStep = { pieceId: id, eventId: id, seq };
@@ -27,6 +29,11 @@ const password = z
 /** Everything a person can make the studio do: the schema that forms, endpoint and server share. */
 export const actions = {
 	saveKit: z.strictObject({ kitId: id, revision: count("Revision", 0, 1_000_000), document: kitDesign }),
+	importKit: z.strictObject({ kitId: id, file: kitFile }),
+	saveGlass: z.strictObject({ glass }),
+	saveFamily: z.strictObject({ family: glassFamily }),
+	saveMould: z.strictObject({ mould }),
+	saveSample: sample,
 	planCut: z.strictObject({ sessionId: id, kitId: id, kits: count("Kits", 1, 60) }),
 	tickCut: z.strictObject({ cutRunId: id, lineKey: words("The cut", 120, 1), done: count("Done", 0, 10_000) }),
 	signSafety: z.strictObject({ sessionId: id, studentIds: z.array(id).min(1, "Choose at least 1 student.").max(60) }),
@@ -78,6 +85,12 @@ export type ActionInput<N extends ActionName> = z.infer<(typeof actions)[N]>;
 /** What each action answers when it went well. */
 export interface ActionOutput {
 	saveKit: { kitId: string; revision: number };
+	/** What the studio's books did not have yet was added to them. */
+	importKit: { kitId: string; added: string[] };
+	saveGlass: { glassId: string };
+	saveFamily: { familyId: string };
+	saveMould: { mouldId: string };
+	saveSample: { sampleId: string };
 	planCut: { cutRunId: string };
 	tickCut: { done: number };
 	signSafety: { signed: number };

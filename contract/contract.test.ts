@@ -1,4 +1,4 @@
-import type { KitDesign } from "@core/stack/kit";
+import type { KitDesign } from "@core/kit/kit";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { KITS } from "../demo/kits";
@@ -9,6 +9,9 @@ const kit = (change: Partial<KitDesign>): unknown => ({ ...KITS[0], ...change })
 const part = {
 	id: "a",
 	name: "a",
+	kind: "sheet",
+	faceDown: false,
+	firing: 0,
 	shape: { kind: "square", sideMm: 40 },
 	glassId: "clear",
 	layer: 0,
@@ -16,6 +19,19 @@ const part = {
 	yMm: 0,
 	turnDeg: 0,
 };
+const bowTie = [
+	{ x: 0, y: 0 },
+	{ x: 9, y: 9 },
+	{ x: 9, y: 0 },
+	{ x: 0, y: 9 },
+];
+const { shape: _shape, glassId: _glass, faceDown: _face, ...lie } = part;
+const placed = { ...lie, kind: "component", componentId: "dot", firing: 1 };
+const dot = { id: "dot", name: "dot", firing: 0, parts: [{ ...part, id: "b" }] };
+const twoFirings = [
+	{ level: "full", handWork: "" },
+	{ level: "tack", handWork: "" },
+];
 const sentences = (value: unknown): string[] => {
 	const result = kitDesign.safeParse(value);
 	return result.success ? [] : result.error.issues.map(({ path, message }) => `${path.join(".")}: ${message}`);
@@ -48,11 +64,11 @@ describe("a kit document", () => {
 		],
 		[{ parts: [{ ...part, shape: { kind: "circle", diameterMm: Number.POSITIVE_INFINITY } }] }, "Diameter must be"],
 		[{ parts: [{ ...part, layer: 1.5 }] }, "parts.0.layer: Layer must be a whole number."],
-		[{ parts: [{ ...part, layer: 40 }] }, "parts.0.layer: Layer must be at most 11."],
-		[{ parts: [part, part] }, "parts: Two parts have the same id."],
+		[{ parts: [{ ...part, layer: 40 }] }, "parts.0.layer: Layer must be at most 39."],
+		[{ parts: [part, part] }, "parts: Two parts have the same id, a."],
 		[
-			{ parts: Array.from({ length: 151 }, (_, i) => ({ ...part, id: `${i}` })) },
-			"parts: A kit has at most 150 parts.",
+			{ parts: Array.from({ length: 501 }, (_, i) => ({ ...part, id: `${i}` })) },
+			"parts: A kit has at most 500 parts.",
 		],
 		[
 			{ route: Array.from({ length: 7 }, () => ({ level: "full", handWork: "" })) },
@@ -60,7 +76,29 @@ describe("a kit document", () => {
 		],
 		[{ route: [{ level: "melt", handWork: "" }] }, "route.0.level: Choose a fuse level."],
 		[{ note: "x".repeat(2001) }, "note: The note must be at most 2000 characters."],
-	])("with %j is refused with path, field and limit", (change, sentence) => {
+		[
+			{ parts: [{ ...part, shape: { kind: "ring", diameterMm: 30, holeMm: 30 } }] },
+			"parts.0.shape.holeMm: The hole must be smaller than the ring.",
+		],
+		[
+			{ parts: [{ ...part, shape: { kind: "outline", points: bowTie } }] },
+			"parts.0.shape.points: The outline crosses itself",
+		],
+		[{ parts: [{ ...part, firing: 1 }] }, "parts.0.firing: a is laid for firing 2, but the route has 1."],
+		[
+			{ parts: [{ ...placed, componentId: "none" }], route: twoFirings },
+			"parts.0.componentId: a is a component that this kit does not have.",
+		],
+		[
+			{ parts: [{ ...placed, firing: 0 }], components: [dot], route: twoFirings },
+			"parts.0.firing: a is made in firing 1 and can be laid from firing 2 on.",
+		],
+		[
+			{ components: [{ ...dot, parts: [placed] }], route: twoFirings },
+			"components.0.parts.0: dot cannot be made of components.",
+		],
+		[{ version: 1 }, "version: This kit is not written in version 2 of the form."],
+	] as [object, string][])("refuses case %#", (change, sentence) => {
 		expect(sentences(kit(change as never)).join(" | ")).toContain(sentence);
 	});
 

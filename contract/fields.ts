@@ -1,6 +1,6 @@
 import { FUSE_LEVELS } from "@core/firing/level";
 import { FAULTS, GLUES, NEXT_STEPS } from "@core/journey/events";
-import { LARGEST_KIT } from "@core/stack/kit";
+import { LARGEST_KIT } from "@core/kit/kit";
 import { z } from "zod";
 
 /** Pieces of schemas that several forms share. Each limit's sentence names the field and the limit. */

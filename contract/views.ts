@@ -1,5 +1,6 @@
 import type { CutLine } from "@core/cutting/count";
 import type { CurvePoint } from "@core/firing/curve";
+import type { CoolingSchool } from "@core/firing/demand";
 import type { FuseLevel } from "@core/firing/level";
 import type { MergedDemand } from "@core/firing/merge";
 import type { Schedule } from "@core/firing/schedule";
@@ -8,10 +9,11 @@ import type { Glass } from "@core/glass/glass";
 import type { AsMade, Fault, NextStep, PieceEvent } from "@core/journey/events";
 import type { JourneyState } from "@core/journey/journey";
 import type { KilnBody } from "@core/kiln/kiln";
+import type { KitDesign, RouteStep } from "@core/kit/kit";
+import type { Mould } from "@core/kit/mould";
 import type { Place } from "@core/loading/pack";
 import type { LoadProposal } from "@core/loading/propose";
 import type { PromiseState } from "@core/promise/promise";
-import type { KitDesign, RouteStep } from "@core/stack/kit";
 import type { KitReading } from "@core/stack/read-kit";
 import type { Role } from "./actions";
 
@@ -138,9 +140,55 @@ export interface KitsView extends GlassBookView {
 	kits: KitBrief[];
 }
 
+/** A frozen version: what was issued keeps it. */
+export interface KitVersionBrief {
+	version: number;
+	revision: number;
+	frozenAt: string;
+	pieces: number;
+}
+
+export interface SampleBrief {
+	id: string;
+	name: string;
+	document: KitDesign;
+	stackCode: string;
+	kiln: string | null;
+	kilnId: string | null;
+	level: FuseLevel;
+	peakC: number;
+	holdMin: number;
+	firedOn: string;
+	result: string;
+	/** Codes of findings it bears out. */
+	shows: string[];
+	hasPicture: boolean;
+}
+
 export interface KitView extends GlassBookView {
 	kit: KitBrief;
 	isNew: boolean;
+	moulds: Mould[];
+	samples: Pick<SampleBrief, "id" | "name" | "shows" | "level" | "peakC">[];
+	versions: KitVersionBrief[];
+	/** Clear height of the tallest kiln, mm; null without a kiln. */
+	clearHeightMm: number | null;
+	coolingSchool: CoolingSchool;
+	/** ISO 4217; null for who may not see money. */
+	currency: string | null;
+}
+
+export interface KitVersionView {
+	version: number;
+	document: KitDesign;
+}
+
+export interface BooksView extends GlassBookView {
+	moulds: Mould[];
+	samples: SampleBrief[];
+	kilns: { id: string; name: string }[];
+	kits: { id: string; name: string }[];
+	currency: string | null;
 }
 
 export interface SessionBrief {
@@ -332,6 +380,8 @@ export interface Views {
 	today: TodayView;
 	kits: KitsView;
 	kit: KitView;
+	kitVersion: KitVersionView;
+	books: BooksView;
 	cut: CutView;
 	bench: BenchView;
 	dry: DryView;

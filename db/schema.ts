@@ -1,13 +1,14 @@
-import type { SoakSchool } from "@core/firing/build";
 import type { CoolingSchool } from "@core/firing/demand";
 import type { FuseLevel } from "@core/firing/level";
 import type { MergedDemand } from "@core/firing/merge";
 import type { Schedule } from "@core/firing/schedule";
-import type { GlassFamily } from "@core/glass/family";
+import type { GlassFamily, SoakSchool } from "@core/glass/family";
+import type { Chemistry, Coating, FritGrade, Glass, GlassForm } from "@core/glass/glass";
 import type { Fault, NextStep, PieceEventData } from "@core/journey/events";
 import type { Journey, JourneyState } from "@core/journey/journey";
 import type { KilnBody } from "@core/kiln/kiln";
-import type { KitDesign } from "@core/stack/kit";
+import type { KitDesign } from "@core/kit/kit";
+import type { Mould, MouldKind, Release } from "@core/kit/mould";
 import type { KitReading } from "@core/stack/read-kit";
 import {
 	boolean,
@@ -41,6 +42,8 @@ export const studio = pgTable("studio", {
 	coolingSchool: text("cooling_school").$type<CoolingSchool>().notNull().default("usual"),
 	soakSchool: text("soak_school").$type<SoakSchool>().notNull().default("lower"),
 	clearanceMm: doublePrecision("clearance_mm").notNull().default(5),
+	/** ISO 4217 code of the money prices are in. */
+	currency: text("currency").notNull().default("EUR"),
 	nextPieceNumber: integer("next_piece_number").notNull().default(0),
 });
 
@@ -93,6 +96,7 @@ export const glassFamily = pgTable("glass_family", {
 	softeningC: doublePrecision("softening_c").notNull(),
 	workingC: doublePrecision("working_c").notNull(),
 	tested: boolean("tested").notNull(),
+	soakSchool: text("soak_school").$type<SoakSchool>(),
 });
 
 export const glass = pgTable("glass", {
@@ -101,13 +105,58 @@ export const glass = pgTable("glass", {
 	familyId: text("family_id")
 		.notNull()
 		.references(() => glassFamily.id),
-	form: text("form").$type<"sheet" | "frit" | "stringer">().notNull(),
+	form: text("form").$type<GlassForm>().notNull(),
 	thicknessMm: doublePrecision("thickness_mm").notNull(),
-	opacity: text("opacity").$type<"clear" | "transparent" | "opalescent">().notNull(),
-	tone: text("tone").$type<"dark" | "white" | "other">().notNull(),
+	widthMm: doublePrecision("width_mm"),
+	grade: text("grade").$type<FritGrade>(),
+	opacity: text("opacity").$type<Glass["opacity"]>().notNull(),
+	tone: text("tone").$type<Glass["tone"]>().notNull(),
+	coating: text("coating").$type<Coating>().notNull().default("none"),
+	roughFace: boolean("rough_face").notNull().default(false),
+	directed: boolean("directed").notNull().default(false),
+	chemistry: jsonb("chemistry").$type<Chemistry[]>().notNull().default([]),
 	boughtColour: text("bought_colour").notNull(),
 	firedColour: text("fired_colour").notNull(),
+	priceMinor: integer("price_minor"),
 });
+
+/** Moulds, and frames whose opening a piece has to cover. */
+export const mould = pgTable("mould", {
+	id: text("id").primaryKey(),
+	name: text("name").notNull(),
+	kind: text("kind").$type<MouldKind>().notNull(),
+	opening: text("opening").$type<Mould["opening"]>().notNull(),
+	widthMm: doublePrecision("width_mm").notNull(),
+	heightMm: doublePrecision("height_mm").notNull(),
+	depthMm: doublePrecision("depth_mm").notNull(),
+	texture: text("texture").notNull().default(""),
+	vented: boolean("vented").notNull(),
+	release: text("release").$type<Release>().notNull(),
+	usesSince: integer("uses_since").notNull().default(0),
+	maxC: doublePrecision("max_c").notNull(),
+});
+
+/** What was tried: the stack, the kiln, the schedule, and what came of it. */
+export const sample = pgTable(
+	"sample",
+	{
+		id: uuid("id").primaryKey().defaultRandom(),
+		name: text("name").notNull(),
+		/** The stack that was tried; a kit can be opened from it. */
+		document: jsonb("document").$type<KitDesign>().notNull(),
+		stackCode: text("stack_code").notNull(),
+		kilnId: uuid("kiln_id").references(() => kiln.id),
+		level: text("level").$type<FuseLevel>().notNull(),
+		peakC: doublePrecision("peak_c").notNull(),
+		holdMin: doublePrecision("hold_min").notNull(),
+		firedOn: date("fired_on", { mode: "string" }).notNull(),
+		result: text("result").notNull(),
+		/** Codes of findings it bears out. */
+		shows: jsonb("shows").$type<string[]>().notNull().default([]),
+		picture: bytes("picture"),
+	},
+	(t) => [index("sample_day").on(t.firedOn)],
+);
 
 export const kitDesign = pgTable("kit_design", {
 	id: uuid("id").primaryKey().defaultRandom(),
@@ -319,6 +368,10 @@ export const pickupSpot = pgTable("pickup_spot", {
 	sort: integer("sort").notNull(),
 });
 
-export type FamilyRow = typeof glassFamily.$inferSelect;
-const _familyIsCore: FamilyRow extends GlassFamily ? true : never = true;
-void _familyIsCore;
+/** Rows of the books are what the core works with. */
+const _rowsAreCore: [
+	typeof glassFamily.$inferSelect extends GlassFamily ? true : never,
+	typeof glass.$inferSelect extends Glass ? true : never,
+	typeof mould.$inferSelect extends Mould ? true : never,
+] = [true, true, true];
+void _rowsAreCore;

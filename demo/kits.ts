@@ -1,31 +1,30 @@
 import type { CutShape } from "@core/geometry/shape";
-import type { KitDesign, KitPart } from "@core/stack/kit";
+import { arranged, ringRadiusMm } from "@core/kit/arrange";
+import { emptyKit, type KitDesign, type KitPart, type Stuff } from "@core/kit/kit";
 
 let count = 0;
-const part = (
-	name: string,
-	shape: CutShape,
-	glassId: string,
-	layer: number,
-	xMm = 0,
-	yMm = 0,
-	turnDeg = 0,
-): KitPart => ({
-	id: `part-${++count}`,
+const newId = () => `part-${++count}`;
+const lay = (name: string, stuff: Stuff, layer: number, xMm = 0, yMm = 0, turnDeg = 0, firing = 0): KitPart => ({
+	id: newId(),
 	name,
-	shape,
-	glassId,
 	layer,
 	xMm,
 	yMm,
 	turnDeg,
+	firing,
+	...stuff,
 });
+const cut = (shape: CutShape, glassId: string): Stuff => ({ kind: "sheet", shape, glassId, faceDown: false });
+const part = (name: string, shape: CutShape, glassId: string, layer: number, xMm = 0, yMm = 0, turnDeg = 0): KitPart =>
+	lay(name, cut(shape, glassId), layer, xMm, yMm, turnDeg);
 const square = (sideMm: number): CutShape => ({ kind: "square", sideMm });
+const strip = (lengthMm: number, widthMm: number): CutShape => ({ kind: "strip", lengthMm, widthMm });
 
 /** Nine patches of two glasses on a clear base: a quilt block that ends flat. */
 const ninePatch: KitDesign = {
-	name: "Nine-patch coaster",
+	...emptyKit("Nine-patch coaster"),
 	note: "Smooth sides together. Keep it flat: nothing coarse on top.",
+	flat: true,
 	parts: [
 		part("Base", square(96), "clear", 0),
 		...[-32, 0, 32].flatMap((y, row) =>
@@ -35,14 +34,17 @@ const ninePatch: KitDesign = {
 			}),
 		),
 	],
-	route: [{ level: "full", handWork: "" }],
+	palettes: [
+		{ id: "dusk-barn", name: "barn at dusk", glass: { stubble: "thistle", dusk: "tin-roof" } },
+		{ id: "high-noon", name: "high noon", glass: { stubble: "limewash", dusk: "windbreak" } },
+	],
 };
 
 const BLADES = [0, 90, 180, 270];
 
 /** The wheel of a wind pump: blades on a disc on a tile, kept raised. */
 const pumpWheel: KitDesign = {
-	name: "Pump-wheel tile",
+	...emptyKit("Pump-wheel tile"),
 	note: "Blades show their colour only after firing.",
 	parts: [
 		part("Tile", square(110), "high-sky", 0),
@@ -59,7 +61,7 @@ const pumpWheel: KitDesign = {
 				turn,
 			);
 		}),
-		part("Vane", { kind: "strip", lengthMm: 34, widthMm: 8 }, "stubble", 2, 0, -49),
+		part("Vane", strip(34, 8), "stubble", 2, 0, -49),
 	],
 	route: [{ level: "contour", handWork: "wet pad the rim, wash" }],
 };
@@ -68,18 +70,127 @@ const BANDS = ["windbreak", "stubble", "high-sky", "limewash", "thistle", "tin-r
 
 /** Strips side by side like height lines on a map, fused flat, then slumped into a dish. */
 const mapDish: KitDesign = {
-	name: "Contour-map dish",
+	...emptyKit("Contour-map dish"),
 	note: "Strips in this order from the left. Grind the rim before it is slumped.",
 	parts: [
 		part("Base", square(140), "clear", 0),
-		...BANDS.map((glassId, i) =>
-			part(`Band ${i + 1}`, { kind: "strip", lengthMm: 140, widthMm: 20 }, glassId, 1, (i - 3) * 20, 0, 90),
-		),
+		...BANDS.map((glassId, i) => part(`Band ${i + 1}`, strip(140, 20), glassId, 1, (i - 3) * 20, 0, 90)),
 	],
 	route: [
 		{ level: "full", handWork: "grind the rim, wash and dry" },
-		{ level: "slump", handWork: "" },
+		{ level: "slump", handWork: "", mouldId: "map-dish" },
 	],
 };
 
-export const KITS = [ninePatch, pumpWheel, mapDish];
+/** A kite to hang in a window: two layers, a wire loop between them, a tail of thread and strewn cloud. */
+const kitePanel: KitDesign = {
+	...emptyKit("Kite for a window"),
+	note: "Glue the loop between the layers, upright. Powder last, from a sieve.",
+	parts: [
+		part("Base", { kind: "rectangle", widthMm: 110, heightMm: 150 }, "clear", 0),
+		lay("Loop", { kind: "loop", metal: "copper", wireMm: 1, eyeMm: 6, tailMm: 16 }, 1, 4, 79),
+		part("Sky", { kind: "rectangle", widthMm: 110, heightMm: 150 }, "clear", 2),
+		part("Sail, left", { kind: "triangle", widthMm: 40, heightMm: 30 }, "thistle", 3, -15, 40, 90),
+		part("Sail, right", { kind: "triangle", widthMm: 30, heightMm: 40 }, "stubble", 3, 15, 40),
+		part("Keel, left", { kind: "triangle", widthMm: 30, heightMm: 40 }, "dusk", 3, -15, 0, 180),
+		part("Keel, right", { kind: "triangle", widthMm: 40, heightMm: 30 }, "pump-rust", 3, 15, 0, 270),
+		lay(
+			"Tail",
+			{
+				kind: "thread",
+				glassId: "axle-thread",
+				points: [
+					{ x: 0, y: 22 },
+					{ x: 8, y: 8 },
+					{ x: -6, y: -6 },
+					{ x: 5, y: -22 },
+				],
+			},
+			3,
+			2,
+			-48,
+		),
+		lay(
+			"Cloud",
+			{
+				kind: "grains",
+				shape: { kind: "rectangle", widthMm: 60, heightMm: 18 },
+				glassId: "limewash-powder",
+				gPerCm2: 0.06,
+			},
+			3,
+			20,
+			-62,
+		),
+	],
+	route: [{ level: "contour", handWork: "wash, tie the cord" }],
+};
+
+const SHINGLES = { lower: 12, upper: 12, widthMm: 22, lengthMm: 34, overlapMm: 1 };
+
+/** Roof shingles in two rings: the first touching, the second half a step on, over the joints. */
+const roofRing: KitDesign = {
+	...emptyKit("Shingle roof ring"),
+	note: "Lay the lower ring on a drawn circle first; the upper one bridges its gaps.",
+	parts: (() => {
+		const shingle = cut({ kind: "rectangle", widthMm: SHINGLES.widthMm, heightMm: SHINGLES.lengthMm }, "tin-roof");
+		const radiusMm = ringRadiusMm(SHINGLES.lower, SHINGLES.widthMm, 0) + SHINGLES.lengthMm / 2;
+		const ring = { kind: "ring" as const, count: SHINGLES.lower, middle: { x: 0, y: 0 }, layersUp: 0 };
+		return [
+			...arranged([lay("Lower shingle", shingle, 0)], { ...ring, radiusMm, fromDeg: 90 }, newId),
+			...arranged(
+				[lay("Upper shingle", { ...shingle, glassId: "pump-rust" } as Stuff, 1)],
+				{ ...ring, radiusMm, fromDeg: 90 + 180 / SHINGLES.upper },
+				newId,
+			),
+		];
+	})(),
+	route: [
+		{ level: "tack", handWork: "wash" },
+		{ level: "slump", handWork: "", mouldId: "feed-bowl" },
+	],
+};
+
+/** A brooch in two firings: a black base first, then coated strip and clear cap on its flat back. */
+const nightBrooch: KitDesign = {
+	...emptyKit("Night-sky brooch"),
+	note: "Second firing upside down: the flat side that lay on the shelf now carries the strip.",
+	parts: [
+		part("Base, below", { kind: "rectangle", widthMm: 24, heightMm: 40 }, "axle-black", 0),
+		part("Base, above", { kind: "rectangle", widthMm: 24, heightMm: 40 }, "axle-black", 1),
+		lay(
+			"Coated strip",
+			{ ...cut({ kind: "rectangle", widthMm: 12, heightMm: 30 }, "mirage"), faceDown: true } as Stuff,
+			2,
+			0,
+			0,
+			0,
+			1,
+		),
+		lay("Cap", cut({ kind: "rectangle", widthMm: 18, heightMm: 36 }, "clear"), 3, 0, 0, 0, 1),
+	],
+	route: [
+		{ level: "full", handWork: "wash and dry" },
+		{ level: "full", handWork: "rough the back, glue the pin", turnedOver: true },
+	],
+};
+
+/** A gate of bars for a garden wall: openwork without a base, and dots from a firing before. */
+const fieldGate: KitDesign = {
+	...emptyKit("Field gate"),
+	note: "Rivets are fired first, loose on the shelf, then laid on the crossings.",
+	components: [{ id: "rivet", name: "Rivet", firing: 0, parts: [part("Rivet square", square(10), "stubble", 0)] }],
+	parts: [
+		...[-30, 0, 30].map((y, i) => lay(`Rail ${i + 1}`, cut(strip(120, 10), "tin-roof"), 0, 0, y, 0, 1)),
+		...[-50, 0, 50].map((x, i) => lay(`Post ${i + 1}`, cut(strip(80, 10), "windbreak"), 1, x, 0, 90, 1)),
+		...[-50, 0, 50].flatMap((x) =>
+			[-30, 30].map((y) => lay("Rivet", { kind: "component", componentId: "rivet" }, 2, x, y, 0, 1)),
+		),
+	],
+	route: [
+		{ level: "full", handWork: "" },
+		{ level: "tack", handWork: "wash" },
+	],
+};
+
+export const KITS = [ninePatch, pumpWheel, mapDish, kitePanel, roofRing, nightBrooch, fieldGate];

@@ -17,6 +17,7 @@ import {
 	FIRST_STUDENTS,
 	GLASSES,
 	KILNS,
+	MOULDS,
 	PEOPLE,
 	SPOTS,
 	STUDIO,
@@ -63,6 +64,7 @@ async function seedBooks(tx: Transaction): Promise<void> {
 	await tx.insert(tables.studio).values(STUDIO);
 	await tx.insert(tables.glassFamily).values(FAMILIES);
 	await tx.insert(tables.glass).values(GLASSES);
+	await tx.insert(tables.mould).values(MOULDS);
 	await tx.insert(tables.kiln).values(KILNS);
 	await tx.insert(tables.pickupSpot).values(SPOTS.map((label, sort) => ({ label, sort })));
 }

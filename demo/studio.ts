@@ -1,9 +1,10 @@
 import { FAMILY_90, FAMILY_96, type GlassFamily } from "@core/glass/family";
-import type { Glass } from "@core/glass/glass";
+import { type FritGrade, type Glass, PLAIN_SHEET } from "@core/glass/glass";
 import { DEFAULT_KILN } from "@core/kiln/kiln";
+import type { Mould } from "@core/kit/mould";
 
 /** The made-up studio: a glass room in a former grain-and-wind-pump works on a high plain. Everybody in it is invented. */
-export const STUDIO = { name: "Tailvane Glass Room", timeZone: "America/Denver" };
+export const STUDIO = { name: "Tailvane Glass Room", timeZone: "America/Denver", currency: "USD" };
 
 export const PEOPLE = [
 	{ name: "Marit Oleandro", email: "marit@tailvane.example", role: "instructor" as const },
@@ -36,6 +37,9 @@ export const FAMILIES: GlassFamily[] = [
 	{ ...FAMILY_90, id: "barn-pane", label: "barn window pane", expansionE7PerK: 86, tested: false },
 ];
 
+/** Prices in cents: sheet by m², frit by kg, threads and cane by m. Made up. */
+const SHEET_CENTS = 9500;
+
 const sheet = (
 	id: string,
 	name: string,
@@ -43,34 +47,109 @@ const sheet = (
 	bought: string,
 	rest: Partial<Glass> = {},
 ): Glass => ({
+	...PLAIN_SHEET,
 	id,
 	name,
 	familyId: "90",
-	form: "sheet",
-	thicknessMm: 3,
 	opacity,
-	tone: "other",
 	boughtColour: bought,
-	firedColour: rest.firedColour ?? bought,
+	firedColour: bought,
+	priceMinor: SHEET_CENTS,
 	...rest,
 });
 
+const frit = (id: string, name: string, grade: FritGrade, colour: string, rest: Partial<Glass> = {}): Glass =>
+	sheet(id, name, "transparent", colour, { form: "frit", grade, thicknessMm: 0, priceMinor: 4200, ...rest });
+
 export const GLASSES: Glass[] = [
-	sheet("clear", "clear", "clear", "#dcebe4"),
-	sheet("clear-thin", "clear, thin", "clear", "#e3efe9", { thicknessMm: 2 }),
-	sheet("stubble", "stubble", "opalescent", "#e0bd62"),
+	sheet("clear", "clear", "clear", "#dcebe4", { priceMinor: 7200 }),
+	sheet("clear-thin", "clear, thin", "clear", "#e3efe9", { thicknessMm: 2, priceMinor: 6800 }),
+	sheet("stubble", "stubble", "opalescent", "#e0bd62", { chemistry: ["sulphur"] }),
 	sheet("tin-roof", "tin roof", "opalescent", "#7f97a3"),
 	sheet("dusk", "dusk", "transparent", "#4c5f86"),
-	sheet("high-sky", "high sky", "transparent", "#8fc1d8"),
-	sheet("pump-rust", "pump rust", "opalescent", "#d9bfae", { firedColour: "#b0512b" }),
+	sheet("high-sky", "high sky", "transparent", "#8fc1d8", { chemistry: ["copper"] }),
+	sheet("pump-rust", "pump rust", "opalescent", "#d9bfae", { firedColour: "#b0512b", chemistry: ["selenium"] }),
 	sheet("windbreak", "windbreak", "opalescent", "#6c8c53"),
 	sheet("axle-black", "axle black", "opalescent", "#2a2f2f", { tone: "dark" }),
 	sheet("limewash", "limewash", "opalescent", "#f3efe3", { tone: "white" }),
 	sheet("thistle", "thistle", "opalescent", "#7c4c72"),
+	sheet("prairie-streak", "prairie streak", "transparent", "#b9a25e", { directed: true, priceMinor: 13_500 }),
+	sheet("hail-ripple", "hail ripple", "clear", "#cfe0dd", { roughFace: true }),
+	sheet("mirage", "mirage on black", "opalescent", "#3a4a6e", {
+		coating: "dichroic",
+		tone: "dark",
+		firedColour: "#4b6fae",
+		priceMinor: 88_000,
+	}),
+	frit("clear-coarse", "clear, coarse frit", "coarse", "#dcebe4"),
+	frit("dusk-fine", "dusk, fine frit", "fine", "#5b6f98"),
+	frit("stubble-powder", "stubble powder", "powder", "#e6cd8b", { chemistry: ["sulphur"] }),
+	frit("limewash-powder", "limewash powder", "powder", "#f5f1e6", { tone: "white", opacity: "opalescent" }),
+	sheet("axle-thread", "axle black thread", "opalescent", "#2a2f2f", {
+		form: "stringer",
+		thicknessMm: 1,
+		priceMinor: 90,
+	}),
+	sheet("lime-thread", "limewash thread", "opalescent", "#f3efe3", {
+		form: "stringer",
+		thicknessMm: 1,
+		priceMinor: 90,
+	}),
+	sheet("rust-ribbon", "pump rust ribbon", "opalescent", "#d9bfae", {
+		form: "ribbon",
+		thicknessMm: 1.5,
+		widthMm: 5,
+		firedColour: "#b0512b",
+		priceMinor: 240,
+	}),
+	sheet("cog-cane", "cog cane", "opalescent", "#d7a443", { form: "cane", thicknessMm: 7, priceMinor: 2600 }),
 	sheet("clear-96", "clear 96", "clear", "#dfe9ea", { familyId: "96" }),
 	sheet("lantern-96", "lantern 96", "opalescent", "#e2943f", { familyId: "96" }),
-	sheet("barn-pane", "old barn pane", "clear", "#d4e6d6", { familyId: "barn-pane" }),
+	sheet("barn-pane", "old barn pane", "clear", "#d4e6d6", { familyId: "barn-pane", priceMinor: null }),
 ];
+
+export const MOULDS: Mould[] = [
+	mould("map-dish", "Map dish, square", { kind: "dish", widthMm: 140, heightMm: 140, depthMm: 22 }),
+	mould("feed-bowl", "Feed bowl, round", { kind: "dish", opening: "round", widthMm: 152, heightMm: 152, depthMm: 35 }),
+	mould("saddle", "Saddle to drape over", { kind: "drape", widthMm: 120, heightMm: 200, depthMm: 60, vented: false }),
+	mould("dial-frame", "Dial frame", { kind: "frame", widthMm: 80, heightMm: 80, depthMm: 0, vented: false, maxC: 60 }),
+	mould("bearing-ring", "Bearing ring, steel", {
+		kind: "ring",
+		opening: "round",
+		widthMm: 60,
+		heightMm: 60,
+		depthMm: 25,
+		release: "papered",
+		maxC: 950,
+	}),
+	mould("sack-texture", "Sackcloth texture", {
+		kind: "texture",
+		widthMm: 160,
+		heightMm: 160,
+		depthMm: 3,
+		texture: "woven sackcloth",
+		release: "bare",
+		usesSince: 3,
+	}),
+];
+
+function mould(id: string, name: string, rest: Partial<Mould>): Mould {
+	return {
+		id,
+		name,
+		kind: "dish",
+		opening: "rectangle",
+		widthMm: 100,
+		heightMm: 100,
+		depthMm: 20,
+		texture: "",
+		vented: true,
+		release: "washed",
+		usesSince: 1,
+		maxC: 900,
+		...rest,
+	};
+}
 
 export const KILNS = [
 	{

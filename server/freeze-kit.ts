@@ -1,4 +1,6 @@
+import { readKit } from "@core/stack/read-kit";
 import type { Transaction } from "@db/connect";
+import { loadGlassBook } from "@db/queries/glass";
 import { kitDesign, kitVersion } from "@db/schema";
 import { and, desc, eq } from "drizzle-orm";
 import { Refusal } from "./refusal";
@@ -7,8 +9,8 @@ import { Refusal } from "./refusal";
 export async function freezeKit(tx: Transaction, kitId: string, now: Date) {
 	const [draft] = await tx.select().from(kitDesign).where(eq(kitDesign.id, kitId)).for("update");
 	if (!draft) throw new Refusal("missing", "This kit is not in the book.");
-	const stop = draft.reading.findings.find((finding) => finding.severity === "stop");
-	if (stop || !draft.reading.familyId) {
+	const reading = readKit(draft.document, await loadGlassBook(tx));
+	if (!reading.familyId || reading.findings.some(({ severity }) => severity === "stop")) {
 		throw new Refusal(
 			"invalid",
 			`“${draft.document.name}” must not be fired as it is: mixed or untested families. Mend it at Kits first.`,
@@ -32,7 +34,7 @@ export async function freezeKit(tx: Transaction, kitId: string, now: Date) {
 			version: (latest?.version ?? 0) + 1,
 			revision: draft.revision,
 			document: draft.document,
-			reading: draft.reading,
+			reading,
 			frozenAt: now,
 		})
 		.returning();

@@ -1,18 +1,10 @@
 import { describe, expect, it } from "vitest";
+import { cut, lay } from "../../tests/support/kit";
 import type { CutShape } from "../geometry/shape";
-import type { KitPart } from "../stack/kit";
+import type { KitPart } from "../kit/kit";
 import { cutListOf, sparesFor } from "./count";
 
-const part = (id: string, shape: CutShape, glassId: string): KitPart => ({
-	id,
-	name: id,
-	shape,
-	glassId,
-	layer: 0,
-	xMm: 0,
-	yMm: 0,
-	turnDeg: 0,
-});
+const part = (id: string, shape: CutShape, glassId: string): KitPart => cut(shape, 0, 0, 0, glassId, { id, name: id });
 
 describe("a cut list", () => {
 	const strip: CutShape = { kind: "strip", lengthMm: 20, widthMm: 7 };
@@ -41,5 +33,30 @@ describe("a cut list", () => {
 		expect(sparesFor(strip, 3)).toBe(2);
 		expect(sparesFor({ kind: "square", sideMm: 150 }, 30)).toBe(1);
 		expect(sparesFor(strip, 0)).toBe(0);
+	});
+
+	it("lists what is not cut from sheet after what is: threads by length, pots by weight, metal and fibre by name", () => {
+		const rest = cutListOf(
+			[
+				lay({
+					kind: "thread",
+					glassId: "thread",
+					points: [
+						{ x: 0, y: 0 },
+						{ x: 30, y: 40 },
+					],
+				}),
+				lay({ kind: "grains", glassId: "powder", gPerCm2: 0.2, shape: { kind: "square", sideMm: 50 } }),
+				lay({ kind: "foil", metal: "copper", shape: { kind: "circle", diameterMm: 8 } }),
+				part("a", strip, "teal"),
+			],
+			3,
+		);
+		expect(rest.map(({ kind, amount, needed, stuff }) => [kind, amount, needed, stuff])).toEqual([
+			["sheet", null, 3, ""],
+			["foil", null, 3, "copper foil"],
+			["grains", { g: 5 }, 3, "frit or powder"],
+			["thread", { mm: 50 }, 3, "stringer or ribbon"],
+		]);
 	});
 });

@@ -1,13 +1,22 @@
-import { boxOf, type CutShape } from "../geometry/shape";
+import { boxOf, type CutShape, shapeAreaMm2 } from "../geometry/shape";
 import { groupBy } from "../group-by";
-import type { KitPart } from "../stack/kit";
+import { glassIdOf, type KitPart, type PartKind } from "../kit/kit";
+import { lengthOf } from "../kit/length";
+import type { Figure } from "../units/phrase";
 
-/** One line of a cut list: so many of one cut from one glass. Lengths mm. */
+/** One line of a list of what a kit needs: so many of one cut from one glass, or one pot, length or loop. Lengths mm. */
 export interface CutLine {
 	/** Same cut, same glass → same key, also after parts were renamed or moved. */
 	key: string;
-	glassId: string;
-	shape: CutShape;
+	kind: PartKind;
+	/** Null for metal, fibre and dams. */
+	glassId: string | null;
+	/** Null for what is not cut to a shape. */
+	shape: CutShape | null;
+	/** Length of a thread, grams in a pot, height of fibre, diameter of a dot or wire eye. */
+	amount: Figure | null;
+	/** What it is, where no glass says so: "copper foil". */
+	stuff: string;
 	/** Width of the strip it is scored from: the shorter side. */
 	stripMm: number;
 	perKit: number;
@@ -20,25 +29,32 @@ export const SPARE_SHARE = 0.1;
 export const LEAST_SPARES = 2;
 const LARGE_MM = 100;
 
-/** Everything to cut for `kits` kits of one design with spares, per glass: widest strip first, then longest cut. */
+/** Everything to prepare for `kits` kits of one design with spares: cuts per glass, widest strip first, then the rest. */
 export function cutListOf(parts: readonly KitPart[], kits: number): CutLine[] {
 	return [...groupBy(parts, cutKey).entries()]
-		.map(([key, same]) => {
-			const { shape, glassId } = same[0] as KitPart;
+		.map(([key, same]): CutLine => {
+			const part = same[0] as KitPart;
+			const shape = "shape" in part ? part.shape : null;
 			const needed = same.length * kits;
-			const [w, h] = boxOf(shape);
 			return {
 				key,
-				glassId,
+				kind: part.kind,
+				glassId: glassIdOf(part) ?? null,
 				shape,
-				stripMm: Math.min(w, h),
+				amount: amountOf(part),
+				stuff: stuffOf(part),
+				stripMm: shape ? Math.min(...boxOf(shape)) : 0,
 				perKit: same.length,
 				needed,
-				spares: sparesFor(shape, needed),
+				spares: part.kind === "sheet" ? sparesFor(part.shape, needed) : 0,
 			};
 		})
 		.sort(
-			(a, b) => a.glassId.localeCompare(b.glassId) || b.stripMm - a.stripMm || longSide(b.shape) - longSide(a.shape),
+			(a, b) =>
+				Number(a.kind !== "sheet") - Number(b.kind !== "sheet") ||
+				(a.glassId ?? "").localeCompare(b.glassId ?? "") ||
+				b.stripMm - a.stripMm ||
+				longSide(b) - longSide(a),
 		);
 }
 
@@ -49,11 +65,71 @@ export function sparesFor(shape: CutShape, needed: number): number {
 	return Math.max(LEAST_SPARES, Math.ceil(needed * SPARE_SHARE));
 }
 
-function cutKey({ shape, glassId }: KitPart): string {
-	const [w, h] = boxOf(shape).map((mm) => Number(mm.toFixed(2)));
-	const name = shape.kind === "triangle" || shape.kind === "circle" ? shape.kind : "rectangle";
-	const sides = name === "rectangle" ? [w as number, h as number].sort((a, b) => b - a) : [w, h];
-	return `${glassId}:${name}:${sides.join("x")}`;
+function amountOf(part: KitPart): Figure | null {
+	switch (part.kind) {
+		case "thread":
+			return { mm: lengthOf(part.points) };
+		case "grains":
+			return { g: (shapeAreaMm2(part.shape) / 100) * part.gPerCm2 };
+		case "lump":
+			return { mm: part.diameterMm };
+		case "loop":
+			return { mm: part.eyeMm };
+		case "fibre":
+		case "dam":
+			return { mm: part.heightMm };
+		default:
+			return null;
+	}
 }
 
-const longSide = (shape: CutShape) => Math.max(...boxOf(shape));
+function stuffOf(part: KitPart): string {
+	switch (part.kind) {
+		case "foil":
+			return `${part.metal} foil`;
+		case "loop":
+			return `${part.metal} wire loop`;
+		case "fibre":
+			return part.use === "insert" ? "fibre insert" : "fibre support";
+		case "dam":
+			return "dam";
+		case "lump":
+			return part.form === "slice" ? "cane slice" : "dot";
+		case "thread":
+			return "stringer or ribbon";
+		case "grains":
+			return "frit or powder";
+		default:
+			return "";
+	}
+}
+
+const rounded = (mm: number) => Number(mm.toFixed(2));
+
+function cutKey(part: KitPart): string {
+	const glassId = glassIdOf(part) ?? stuffOf(part);
+	if (part.kind === "sheet") return `${glassId}:${shapeKey(part.shape)}`;
+	const amount = amountOf(part);
+	const figure = amount ? Object.values(amount).map((value) => rounded(value as number)) : [];
+	return [glassId, part.kind, ...figure, ...("shape" in part ? [shapeKey(part.shape)] : [])].join(":");
+}
+
+/** The same cut however it was named: a square is a rectangle, and so is a strip. */
+function shapeKey(shape: CutShape): string {
+	const [w, h] = boxOf(shape).map(rounded) as [number, number];
+	switch (shape.kind) {
+		case "triangle":
+		case "circle":
+			return `${shape.kind}:${w}x${h}`;
+		case "ring":
+			return `ring:${rounded(shape.diameterMm)}x${rounded(shape.holeMm)}`;
+		case "polygon":
+			return `polygon:${shape.sides}x${rounded(shape.diameterMm)}`;
+		case "outline":
+			return `outline:${w}x${h}x${rounded(shapeAreaMm2(shape))}`;
+		default:
+			return `rectangle:${[w, h].sort((a, b) => b - a).join("x")}`;
+	}
+}
+
+const longSide = ({ shape }: CutLine) => (shape ? Math.max(...boxOf(shape)) : 0);

@@ -1,13 +1,10 @@
-import type { GlassFamily } from "../glass/family";
+import type { GlassFamily, SoakSchool } from "../glass/family";
 import { LOG_ETA_BUBBLE, temperatureAt, type Viscosity, viscosityOf } from "../glass/viscosity";
 import type { KilnBody } from "../kiln/kiln";
 import type { Demand } from "./demand";
 import { flowIndex } from "./flow-index";
 import { LEVEL_AIM } from "./level";
 import { curveOf, type Schedule, type Segment } from "./schedule";
-
-/** Where the anneal soak lies: both schools are in wide use and both are accepted. */
-export type SoakSchool = "lower" | "atAnnealingPoint";
 
 /** Common practice, no source. */
 const LOWER_SOAK_BELOW_ANNEALING_K = 34; // family 90: 516 → 482 °C
@@ -26,6 +23,7 @@ export interface BuildOptions {
 	family: GlassFamily;
 	/** The kiln it will be fired in, for its own drop; undefined where none is known. */
 	kiln?: KilnBody;
+	/** The studio's; a family's own goes before it. */
 	soakSchool?: SoakSchool;
 	/** Flow index to reach; the level's usual aim if left out. */
 	aim?: number;
@@ -34,7 +32,8 @@ export interface BuildOptions {
 
 /** The schedule that meets a demand: up, air, peak (solved for the flow index), anneal, down in three steps. */
 export function buildSchedule(demand: Demand, options: BuildOptions): Schedule {
-	const { family, soakSchool = "lower", holdMin = USUAL_HOLD_MIN } = options;
+	const { family, holdMin = USUAL_HOLD_MIN } = options;
+	const soakSchool = family.soakSchool ?? options.soakSchool ?? "lower";
 	const viscosity = viscosityOf(family);
 	const soakC = soakSchool === "lower" ? family.annealingC - LOWER_SOAK_BELOW_ANNEALING_K : family.annealingC;
 	const withPeak = (peakC: number): Schedule => ({

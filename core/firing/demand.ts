@@ -33,7 +33,7 @@ export interface Demand {
 
 /** Limits of the rates and times. All common practice, no source. */
 export const FIRST_RAMP_CAP_C_PER_H = 222;
-const SLOW_RAMP_C_PER_H = 85;
+export const SLOW_RAMP_C_PER_H = 85;
 const REFIRED_SHARE = 0.75;
 const TINY_ACROSS_MM = 15;
 const TINY_THICK_MM = 6;

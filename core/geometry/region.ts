@@ -7,6 +7,7 @@ import {
 	intersectD,
 	JoinType,
 	type PathsD,
+	ramerDouglasPeuckerD,
 	unionD,
 } from "clipper2-ts";
 
@@ -37,9 +38,17 @@ export const unite = (regions: readonly Region[]): Region =>
 				PRECISION,
 			);
 
-/** Grows (or, negative, shrinks) a region by `mm` with round corners. */
-export const offset = (region: Region, mm: number): Region =>
-	mm === 0 ? region : inflatePathsD(paths(region), mm, JoinType.Round, EndType.Polygon, 2, PRECISION, 0.01);
+/** Grows (or, negative, shrinks) a region by `mm` with round corners, true to `toleranceMm`. */
+export const offset = (region: Region, mm: number, toleranceMm = 0.01): Region =>
+	mm === 0 ? region : inflatePathsD(paths(region), mm, JoinType.Round, EndType.Polygon, 2, PRECISION, toleranceMm);
+
+/** What a line of some width covers: a stringer along its path, mm. Ends are cut square. */
+export const alongPath = (points: readonly Point[], widthMm: number): Region =>
+	inflatePathsD([points as unknown as PathsD[number]], widthMm / 2, JoinType.Round, EndType.Butt, 2, PRECISION, 0.01);
+
+/** Moves a region. */
+export const shift = (region: Region, { x: dx, y: dy }: Point): Region =>
+	region.map((ring) => ring.map(({ x, y }) => ({ x: x + dx, y: y + dy })));
 
 /** Area in mm²; holes count negative. */
 export const areaMm2 = (region: Region): number => areaPathsD(paths(region));
@@ -92,3 +101,11 @@ export function boundsOf(region: Region): Bounds {
 	if (minX > maxX) return { minX: 0, minY: 0, maxX: 0, maxY: 0, widthMm: 0, heightMm: 0 };
 	return { minX, minY, maxX, maxY, widthMm: maxX - minX, heightMm: maxY - minY };
 }
+
+/** Do two boxes stay more than `byMm` apart? */
+export const apart = (a: Bounds, b: Bounds, byMm = 0): boolean =>
+	a.minX > b.maxX + byMm || b.minX > a.maxX + byMm || a.minY > b.maxY + byMm || b.minY > a.maxY + byMm;
+
+/** The ring with fewer points, none of the left-out ones further than `mm` from it. Source: Ramer 1972, Douglas & Peucker 1973. */
+export const thinned = (ring: Ring, mm: number): Ring =>
+	ramerDouglasPeuckerD([...ring, ring[0] as Point] as unknown as PathsD[number], mm).slice(0, -1);

@@ -11,7 +11,13 @@ export interface GlassFamily {
 	softeningC: number;
 	workingC: number;
 	tested: boolean;
+	/** Where it is soaked, if not as the studio usually does. */
+	soakSchool?: SoakSchool | null;
 }
+
+/** Where the anneal soak lies: both schools are in wide use and both are accepted. */
+export const SOAK_SCHOOLS = ["lower", "atAnnealingPoint"] as const;
+export type SoakSchool = (typeof SOAK_SCHOOLS)[number];
 
 /** Generic fixed points, from memory; the user edits them from the glass maker's own sheet. */
 export const FAMILY_90: GlassFamily = {

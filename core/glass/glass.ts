@@ -1,17 +1,62 @@
+/** What a glass comes as: sheet, crushed, a round thread, a flat noodle, a rod to slice. */
+export const GLASS_FORMS = ["sheet", "frit", "stringer", "ribbon", "cane"] as const;
+export type GlassForm = (typeof GLASS_FORMS)[number];
+
+/** Crushed glass, finest first. */
+export const FRIT_GRADES = ["powder", "fine", "medium", "coarse"] as const;
+export type FritGrade = (typeof FRIT_GRADES)[number];
+
+/** What is in a glass that makes another one change colour where they touch. */
+export const CHEMISTRY = ["sulphur", "selenium", "copper", "lead", "silver"] as const;
+export type Chemistry = (typeof CHEMISTRY)[number];
+
+/** A thin coat on one face; dichroic is metal, iridescent a tin or titanium shimmer. */
+export const COATINGS = ["none", "iridescent", "dichroic"] as const;
+export type Coating = (typeof COATINGS)[number];
+
 /** One glass a studio has: what it is, how thick, how it looks before and after the fire. */
 export interface Glass {
 	id: string;
 	name: string;
 	familyId: string;
-	form: "sheet" | "frit" | "stringer";
+	form: GlassForm;
+	/** Sheet: thickness; stringer: diameter; ribbon: height; cane: diameter. mm. Frit has none: its mass counts. */
 	thicknessMm: number;
+	/** Width of a ribbon, mm; null where it follows from the thickness. */
+	widthMm: number | null;
+	grade: FritGrade | null;
 	opacity: "clear" | "transparent" | "opalescent";
 	/** Dark opaque and white opaque heat and cool at different speeds. */
 	tone: "dark" | "white" | "other";
+	coating: Coating;
+	/** A rough or rolled face: two of them together trap a fizz of bubbles. */
+	roughFace: boolean;
+	/** Its streaks run along the sheet. */
+	directed: boolean;
+	chemistry: Chemistry[];
 	/** #rrggbb as bought and as fired; they differ for a striker. */
 	boughtColour: string;
 	firedColour: string;
+	/** Price in minor units: sheet per m², frit per kg, threads and cane per m. Null where nobody typed one or may see it. */
+	priceMinor: number | null;
 }
 
 /** Shows its colour only after firing. */
 export const isStriker = (glass: Glass): boolean => glass.boughtColour !== glass.firedColour;
+
+/** A plain single sheet; what a new glass starts from. */
+export const PLAIN_SHEET: Omit<Glass, "id" | "name" | "familyId"> = {
+	form: "sheet",
+	thicknessMm: 3,
+	widthMm: null,
+	grade: null,
+	opacity: "transparent",
+	tone: "other",
+	coating: "none",
+	roughFace: false,
+	directed: false,
+	chemistry: [],
+	boughtColour: "#c9d8d2",
+	firedColour: "#c9d8d2",
+	priceMinor: null,
+};

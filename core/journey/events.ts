@@ -1,5 +1,5 @@
 import type { FuseLevel } from "../firing/level";
-import type { RouteStep } from "../stack/kit";
+import type { RouteStep } from "../kit/kit";
 
 /** The piece as somebody measured it: not the plan. Lengths mm, mass g. */
 export interface AsMade {

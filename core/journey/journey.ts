@@ -1,6 +1,6 @@
 import type { FuseLevel } from "../firing/level";
+import type { RouteStep } from "../kit/kit";
 import { ok, problem, type Result } from "../result";
-import type { RouteStep } from "../stack/kit";
 import type { AsMade, PieceEvent, PieceEventData, PieceEventType } from "./events";
 
 export const STATES = [

@@ -1,6 +1,6 @@
 import type { FuseLevel } from "../firing/level";
 import { FUSE_LEVELS } from "../firing/level";
-import type { RouteStep } from "../stack/kit";
+import type { RouteStep } from "../kit/kit";
 import type { Fault, NextStep } from "./events";
 
 export interface FaultAdvice {

@@ -1,10 +1,10 @@
-import { buildSchedule, type SoakSchool } from "../firing/build";
+import { buildSchedule } from "../firing/build";
 import type { CoolingSchool, PieceToFire } from "../firing/demand";
 import type { FuseLevel } from "../firing/level";
 import { LEVEL_AIM } from "../firing/level";
 import { type MergedDemand, mergeDemands } from "../firing/merge";
 import { type Schedule, scheduleHours } from "../firing/schedule";
-import type { GlassFamily } from "../glass/family";
+import type { GlassFamily, SoakSchool } from "../glass/family";
 import type { AsMade } from "../journey/events";
 import type { KilnBody } from "../kiln/kiln";
 import { type Simulation, simulateFiring } from "../kiln/simulate";

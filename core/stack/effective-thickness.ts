@@ -12,7 +12,7 @@ const FACTOR: Record<Exclude<FuseLevel, "slump" | "firePolish">, number> = {
 	sinter: 2,
 };
 const UNEVEN_FACTOR = 2.5;
-const UNEVEN_RATIO = 3;
+export const UNEVEN_RATIO = 3;
 
 /**
  * Thickness (mm) to anneal as. An even piece, one that is the same height all over, needs no factor at any level.

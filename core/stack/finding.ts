@@ -1,7 +1,14 @@
 import type { Point } from "../geometry/region";
+import type { Change } from "../kit/change";
 import type { Phrase } from "../units/phrase";
 
 export type Severity = "stop" | "fix" | "know";
+
+/** What one press can do about it. */
+export interface Fix {
+	label: Phrase;
+	changes: Change[];
+}
 
 /** Something the glass will do, said before it does it. No finding without a figure in its sentence. */
 export interface Finding {
@@ -10,7 +17,11 @@ export interface Finding {
 	sentence: Phrase;
 	remedy: Phrase;
 	partIds: string[];
+	/** Where on the plan. */
 	at?: Point;
+	/** A line on the plan: where two parts meet. */
+	line?: Point[];
+	fix?: Fix;
 }
 
 const order: Record<Severity, number> = { stop: 0, fix: 1, know: 2 };

@@ -14,7 +14,7 @@ export const PUDDLE_MM =
 	1000;
 
 /** Fitted to common practice: glass missing at the rounded edge, flow scale, slowness of wide pieces. */
-const EDGE_SHARE = 0.1;
+export const EDGE_SHARE = 0.1;
 const FLOW_SCALE = 3;
 const WIDE_SCALE = 20;
 
@@ -58,8 +58,7 @@ export function spreadOf(piece: Footprint): Spread {
 	};
 	const leastMm = meanMm < e ? -Math.min(e - meanMm, Math.min(w, h) / 2) : -Math.min(w, h) / 2;
 	const finalMm = rootOf(excess, leastMm, Math.max(w, h) + 200);
-	const width = 2 * Math.sqrt(area / Math.PI);
-	const share = 1 - Math.exp(-piece.flow / (FLOW_SCALE * (1 + width / (WIDE_SCALE * e))));
+	const share = flowShare(area, piece.flow);
 	return { edgeMm: share * finalMm, finalMm, share };
 }
 
@@ -73,4 +72,10 @@ function rootOf(f: (x: number) => number, low: number, high: number): number {
 		else b = middle;
 	}
 	return (a + b) / 2;
+}
+
+/** Share of the way (0–1) that a piece of plan area `areaMm2` goes at a flow index: wide pieces flow more slowly. */
+export function flowShare(areaMm2: number, flow: number): number {
+	const width = 2 * Math.sqrt(areaMm2 / Math.PI);
+	return 1 - Math.exp(-flow / (FLOW_SCALE * (1 + width / (WIDE_SCALE * PUDDLE_MM))));
 }

@@ -1,75 +1,28 @@
 import { describe, expect, it } from "vitest";
-import type { CutShape } from "../geometry/shape";
-import { FAMILY_90, FAMILY_96 } from "../glass/family";
-import type { Glass } from "../glass/glass";
+import { book as bookOf, box, cut, fire, kit, square } from "../../tests/support/kit";
+import type { KitPart } from "../kit/kit";
 import { METRIC, phraseText } from "../units/phrase";
 import { effectiveThicknessMm } from "./effective-thickness";
-import type { KitDesign, KitPart, RouteStep } from "./kit";
-import { type GlassBook, readKit } from "./read-kit";
+import { readKit } from "./read-kit";
 import { suggestLevel } from "./suggest-level";
 
-const glass = (id: string, change: Partial<Glass> = {}): Glass => ({
-	id,
-	name: id,
-	familyId: "90",
-	form: "sheet",
-	thicknessMm: 3,
-	opacity: "transparent",
-	tone: "other",
-	boughtColour: "#aaaaaa",
-	firedColour: "#aaaaaa",
-	...change,
-});
-const all = [
-	glass("clear"),
-	glass("thin", { thicknessMm: 2 }),
-	glass("black", { tone: "dark" }),
-	glass("white", { tone: "white" }),
-	glass("striker", { firedColour: "#bb3311" }),
-	glass("other", { familyId: "96" }),
-	glass("found", { familyId: "found" }),
-];
-const book: GlassBook = {
-	glasses: new Map(all.map((one) => [one.id, one])),
-	families: new Map([
-		["90", FAMILY_90],
-		["96", FAMILY_96],
-		["found", { ...FAMILY_90, id: "found", label: "untested pane", tested: false }],
-	]),
-};
-let count = 0;
-const part = (shape: CutShape, layer: number, xMm = 0, yMm = 0, glassId = "clear"): KitPart => ({
-	id: `p${++count}`,
-	name: `part ${count}`,
-	shape,
-	glassId,
-	layer,
-	xMm,
-	yMm,
-	turnDeg: 0,
-});
-const square = (sideMm: number): CutShape => ({ kind: "square", sideMm });
-const kit = (parts: KitPart[], route: RouteStep[] = []): KitDesign => ({ name: "test", note: "", parts, route });
+const book = bookOf();
 const codes = (parts: KitPart[]) =>
 	readKit(kit(parts), book).findings.map(({ code, severity }) => `${severity} ${code}`);
 
 describe("reading a kit", () => {
 	it("two singles of 100 mm: worked by hand", () => {
-		const reading = readKit(kit([part(square(100), 0), part(square(100), 1)]), book);
+		const reading = readKit(kit([cut(square(100), 0), cut(square(100), 1)]), book);
 		expect(reading).toMatchObject({ thickestMm: 6, thinnestMm: 6, stackCode: "90 | 3·3 | full", effectiveMm: 6 });
 		expect(reading.areaMm2).toBeCloseTo(10_000);
 		expect(reading.massG).toBeCloseTo(150); // 60 cm³ × 2.5 g/cm³
 		expect(reading.trappedSpanMm).toBeCloseTo(100);
-		expect(reading.findings).toEqual([]);
+		expect(reading.findings.map(({ code }) => code)).toEqual(["trapped-air"]);
 	});
 
 	it("a stepped stack: thickest column named from the shelf up, thinnest that 95 % reach, centre of mass by moments", () => {
-		const parts = [
-			part(square(100), 0),
-			part({ kind: "rectangle", widthMm: 50, heightMm: 100 }, 1, 25, 0),
-			part(square(20), 2, 25, 0, "thin"),
-		];
-		const reading = readKit(kit(parts, [{ level: "tack", handWork: "" }]), book);
+		const parts = [cut(square(100), 0), cut(box(50, 100), 1, 25, 0), cut(square(20), 2, 25, 0, "thin")];
+		const reading = readKit(kit(parts, fire("tack")), book);
 		expect(reading.stackCode).toBe("90 | 3·3·2 | tack");
 		expect(reading.thickestMm).toBe(8);
 		expect(reading.thinnestMm).toBe(3);
@@ -81,39 +34,39 @@ describe("reading a kit", () => {
 	});
 
 	it("stops two families and untested glass", () => {
-		expect(codes([part(square(100), 0), part(square(40), 1, 0, 0, "other")])).toContain("stop family-conflict");
-		expect(codes([part(square(100), 0, 0, 0, "found")])).toContain("stop untested-glass");
-		expect(readKit(kit([part(square(100), 0), part(square(40), 1, 0, 0, "other")]), book).stackCode).toMatch(/^mixed/);
+		expect(codes([cut(square(100), 0), cut(square(40), 1, 0, 0, "other")])).toContain("stop family-conflict");
+		expect(codes([cut(square(100), 0, 0, 0, "found")])).toContain("stop untested-glass");
+		expect(readKit(kit([cut(square(100), 0), cut(square(40), 1, 0, 0, "other")]), book).stackCode).toMatch(/^mixed/);
 	});
 
 	it("touching is not joining: side by side is loose, 2 mm of overlap holds", () => {
-		expect(codes([part(square(40), 0), part(square(40), 0, 40, 0)])).toContain("fix loose");
-		expect(codes([part(square(40), 0), part(square(40), 1, 38.5, 0)])).toContain("fix loose");
-		expect(codes([part(square(40), 0), part(square(40), 1, 38, 0)])).not.toContain("fix loose");
-		expect(codes([part(square(40), 0), part(square(40), 0, 40, 0), part(square(20), 1, 20, 0)])).not.toContain(
+		expect(codes([cut(square(40), 0), cut(square(40), 0, 40, 0)])).toContain("fix loose");
+		expect(codes([cut(square(40), 0), cut(square(40), 1, 38.5, 0)])).toContain("fix loose");
+		expect(codes([cut(square(40), 0), cut(square(40), 1, 38, 0)])).not.toContain("fix loose");
+		expect(codes([cut(square(40), 0), cut(square(40), 0, 40, 0), cut(square(20), 1, 20, 0)])).not.toContain(
 			"fix loose",
 		);
 	});
 
 	it("two cuts cannot lie in one place of one layer", () => {
-		expect(codes([part(square(40), 0), part(square(40), 0, 30, 0)])).toContain("fix same-place");
+		expect(codes([cut(square(40), 0), cut(square(40), 0, 30, 0)])).toContain("fix same-place");
 	});
 
 	it("says black beside white, strikers and edges that move, each with a figure", () => {
 		const reading = readKit(
 			kit([
-				part(square(90), 0),
-				part(square(40), 1, -20, 0, "black"),
-				part(square(40), 1, 20, 0, "white"),
-				part(square(20), 2, 0, 0, "striker"),
+				cut(square(90), 0),
+				cut(square(40), 1, -20, 0, "black"),
+				cut(square(40), 1, 20, 0, "white"),
+				cut(square(20), 2, 0, 0, "striker"),
 			]),
 			book,
 		);
 		expect(reading.blackBesideWhite).toBe(true);
 		expect(reading.findings.map(({ code }) => code)).toContain("striker");
 		for (const { sentence } of reading.findings) expect(phraseText(sentence, METRIC)).toMatch(/\d/);
-		expect(codes([part(square(100), 0)])).toContain("know draws-in");
-		expect(codes([0, 1, 2, 3].map((layer) => part(square(100), layer)))).toContain("know spreads");
+		expect(codes([cut(square(100), 0)])).toContain("know draws-in");
+		expect(codes([0, 1, 2, 3].map((layer) => cut(square(100), layer)))).toContain("know spreads");
 	});
 
 	it("an empty bench reads as nothing", () => {

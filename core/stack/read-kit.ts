@@ -1,20 +1,25 @@
 import type { FuseLevel } from "../firing/level";
-import { boundsOf, centroid, type Point, unite } from "../geometry/region";
+import { boundsOf, type Point } from "../geometry/region";
 import { DENSITY_G_PER_MM3 } from "../glass/constants";
-import type { GlassFamily } from "../glass/family";
-import type { Glass } from "../glass/glass";
+import type { KitDesign } from "../kit/kit";
 import { CORE_VERSION } from "../version";
+import { touchesDarkAndWhite, trappedSpanMm } from "./contacts";
 import { effectiveThicknessMm } from "./effective-thickness";
-import { bySeverity, type Finding } from "./finding";
+import type { Finding } from "./finding";
 import { findingsOf } from "./findings";
-import type { KitDesign, KitPart } from "./kit";
-import { touchesDarkAndWhite, trappedSpanMm } from "./neighbours";
+import { hangs } from "./findings/hanging";
+import type { Hang } from "./hang";
+import type { GlassBook } from "./lay";
+import { type Stack, stackOf } from "./stack";
 import { suggestLevel } from "./suggest-level";
-import { type Column, columnsOf } from "./thickness";
+
+export type { GlassBook } from "./lay";
 
 /** Everything the core can say about a kit before a sheet is touched. Lengths mm, mass g. */
 export interface KitReading {
 	coreVersion: string;
+	/** The firing of the route it was read for, 0 first. */
+	firing: number;
 	widthMm: number;
 	heightMm: number;
 	/** Plan area covered by glass. */
@@ -24,9 +29,13 @@ export interface KitReading {
 	/** Thickness that 95 % of the area reaches. */
 	thinnestMm: number;
 	meanMm: number;
+	/** Centre of mass. */
 	centre: Point;
-	/** Glass of the thickest column, from the shelf up. */
+	hang: Hang;
+	/** Glasses of the thickest column, from the shelf up. */
 	columnGlassIds: string[];
+	/** Their thicknesses, mm. */
+	columnMm: number[];
 	/** "90 | 3·3·2 | tack" */
 	stackCode: string;
 	familyId: string | undefined;
@@ -38,76 +47,47 @@ export interface KitReading {
 	findings: Finding[];
 }
 
-export interface GlassBook {
-	glasses: ReadonlyMap<string, Glass>;
-	families: ReadonlyMap<string, GlassFamily>;
-}
+/** Reads a kit for the firing that puts it together, or for another one of its route. */
+export const readKit = (design: KitDesign, book: GlassBook, firing?: number): KitReading =>
+	readingOf(stackOf(design, book, firing));
 
-/** The level of a kit's first firing is the one its stack is read for. */
-export function readKit(design: KitDesign, book: GlassBook): KitReading {
-	const parts = design.parts.filter((part) => book.glasses.has(part.glassId));
-	const thicknessOf = (part: KitPart) => book.glasses.get(part.glassId)?.thicknessMm ?? 0;
-	const columnMm = (column: Column) => column.parts.reduce((sum, part) => sum + thicknessOf(part), 0);
-	const columns = columnsOf(parts).map((column) => ({ ...column, mm: columnMm(column) }));
-	const area = columns.reduce((sum, column) => sum + column.areaMm2, 0);
-	const volume = columns.reduce((sum, column) => sum + column.areaMm2 * column.mm, 0);
-	const thickest = columns.reduce((a, b) => (b.mm > a.mm ? b : a), { mm: 0, parts: [] as KitPart[] });
-	const thinnestMm = reachedBy(columns, 0.95);
-	const bounds = boundsOf(unite(columns.map((column) => column.region)));
-	const suggestedLevel = suggestLevel(thickest.mm, thinnestMm);
-	const level = design.route[0]?.level ?? suggestedLevel;
-	const families = [...new Set(parts.map((part) => book.glasses.get(part.glassId)?.familyId))];
+export function readingOf(stack: Stack): KitReading {
+	const { thickestMm, thinnestMm, level, areaMm2, volumeMm3, contacts } = stack;
+	const bounds = boundsOf(stack.glass.flatMap(({ region }) => region));
+	const families = [...new Set(stack.glass.flatMap(({ glasses }) => glasses.map(({ familyId }) => familyId)))];
 	const familyId = families.length === 1 ? families[0] : undefined;
-	const reading: KitReading = {
+	const column = stack.thickest?.parts.filter(({ glassMm }) => glassMm > 0) ?? [];
+	return {
 		coreVersion: CORE_VERSION,
+		firing: stack.firing,
 		widthMm: bounds.widthMm,
 		heightMm: bounds.heightMm,
-		areaMm2: area,
-		massG: volume * DENSITY_G_PER_MM3,
-		thickestMm: thickest.mm,
+		areaMm2,
+		massG: volumeMm3 * DENSITY_G_PER_MM3,
+		thickestMm,
 		thinnestMm,
-		meanMm: area > 0 ? volume / area : 0,
-		centre: massCentre(columns),
-		columnGlassIds: thickest.parts.map((part) => part.glassId),
-		stackCode: stackCode(familyId, thickest.parts.map(thicknessOf), level),
+		meanMm: areaMm2 > 0 ? volumeMm3 / areaMm2 : 0,
+		centre: stack.centre,
+		hang: hangs(stack),
+		columnGlassIds: column.map(({ glass }) => glass?.id ?? ""),
+		columnMm: column.map(({ glassMm }) => glassMm),
+		stackCode: stackCode(
+			familyId,
+			column.map(({ glassMm }) => glassMm),
+			level,
+		),
 		familyId,
 		level,
-		suggestedLevel,
-		effectiveMm: effectiveThicknessMm(thickest.mm, thinnestMm, level),
-		trappedSpanMm: trappedSpanMm(parts),
-		blackBesideWhite: touchesDarkAndWhite(parts, book.glasses),
-		findings: [],
+		suggestedLevel: suggestLevel(thickestMm, thinnestMm),
+		effectiveMm: effectiveThicknessMm(thickestMm + stack.insertMm, thinnestMm, level, stack.hadLevel),
+		trappedSpanMm: trappedSpanMm(contacts),
+		blackBesideWhite: touchesDarkAndWhite(contacts),
+		findings: findingsOf(stack),
 	};
-	return { ...reading, findings: findingsOf(design, parts, reading, book).sort(bySeverity) };
 }
 
 /** Family, thicknesses at the thickest column from the shelf up, level. A mixed stack has no family: "mixed". */
 export function stackCode(familyId: string | undefined, thicknessesMm: readonly number[], level: FuseLevel): string {
 	const stack = thicknessesMm.map((mm) => Number(mm.toFixed(1))).join("·") || "–";
 	return `${familyId ?? "mixed"} | ${stack} | ${level === "firePolish" ? "fire polish" : level}`;
-}
-
-/** The thickness that `share` of the area reaches, mm. */
-function reachedBy(columns: readonly { mm: number; areaMm2: number }[], share: number): number {
-	const thickFirst = [...columns].sort((a, b) => b.mm - a.mm);
-	const total = thickFirst.reduce((sum, column) => sum + column.areaMm2, 0);
-	let covered = 0;
-	for (const column of thickFirst) {
-		covered += column.areaMm2;
-		if (covered >= share * total - 1e-9) return column.mm;
-	}
-	return 0;
-}
-
-function massCentre(columns: readonly (Column & { mm: number })[]): Point {
-	let [mass, x, y] = [0, 0, 0];
-	for (const column of columns) {
-		const centre = centroid(column.region);
-		if (!centre) continue;
-		const weight = column.areaMm2 * column.mm;
-		mass += weight;
-		x += centre.x * weight;
-		y += centre.y * weight;
-	}
-	return mass > 0 ? { x: x / mass, y: y / mass } : { x: 0, y: 0 };
 }

@@ -1,40 +1,63 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { isInside } from "../geometry/inside";
-import { outlineOf } from "../geometry/shape";
-import { sectionAt } from "./section";
+import { book, cut, disc, kit, square } from "../../tests/support/kit";
+import { isInside, isOn } from "../geometry/inside";
+import { regionOfShape } from "../geometry/shape";
+import { layUp } from "./lay";
+import { sectionAlong } from "./section";
+import { stackOf } from "./stack";
 
 describe("a section", () => {
-	const part = (id: string, sideMm: number, layer: number, xMm: number) => ({
-		id,
-		name: id,
-		shape: { kind: "square" as const, sideMm },
-		glassId: "g",
-		layer,
-		xMm,
-		yMm: 0,
-		turnDeg: 0,
-	});
-	const section = sectionAt([part("b", 20, 1, 30), part("a", 100, 0, 0)], () => 3, 0, 100);
+	const design = kit([cut(square(20), 1, 30), cut(square(100))]);
+	const across = { from: { x: -60, y: 0 }, to: { x: 60, y: 0 } };
+	const stack = stackOf(design, book());
+	const section = sectionAlong(
+		stack.lain,
+		stack.bodies.map(({ after }) => after.region),
+		across,
+		stack.flow,
+		120,
+	);
 
 	it("finds what lies where, from the shelf up", () => {
-		expect(section.places[10]?.layers.map(({ partId }) => partId)).toEqual(["a"]);
-		expect(section.places[80]?.layers.map(({ partId }) => partId)).toEqual(["a", "b"]);
-		expect(section.fromMm).toBe(-50);
+		const [small, base] = design.parts.map(({ id }) => id);
+		expect(section.places[5]?.layers).toEqual([]);
+		expect(section.places[20]?.layers.map(({ partId }) => partId)).toEqual([base]);
+		expect(section.places[90]?.layers.map(({ partId }) => partId)).toEqual([base, small]);
+		expect(section.lengthMm).toBe(120);
+	});
+
+	it("keeps the glass: the area under the fired line is the area as laid", () => {
+		const laid = section.places.reduce((sum, { layers }) => sum + layers.reduce((mm, one) => mm + one.glassMm, 0), 0);
+		expect(section.after.reduce((sum, mm) => sum + mm, 0) / laid).toBeCloseTo(1, 1);
+	});
+
+	it("runs along any line: down the diagonal of a square it is √2 longer", () => {
+		const lain = layUp(kit([cut(square(100))]), book(), 0);
+		const glass = (to: { x: number; y: number }) => {
+			const { places, stepMm } = sectionAlong(lain, [], { from: { x: -to.x, y: -to.y }, to }, 0, 400);
+			return places.filter(({ layers }) => layers.length > 0).length * stepMm;
+		};
+		expect(glass({ x: 80, y: 80 }) / glass({ x: 80, y: 0 })).toBeCloseTo(Math.SQRT2, 1);
 	});
 
 	it("is empty beside the glass", () => {
-		expect(sectionAt([part("a", 100, 0, 0)], () => 3, 80).places.every(({ layers }) => layers.length === 0)).toBe(true);
+		const beside = sectionAlong(stack.lain, [], { from: { x: -50, y: 80 }, to: { x: 50, y: 80 } }, 1);
+		expect(beside.places.every(({ layers }) => layers.length === 0)).toBe(true);
 	});
+});
 
-	it("a point is in a circle exactly when it is nearer than the radius", () => {
-		const ring = outlineOf({ kind: "circle", diameterMm: 50 });
+describe("inside", () => {
+	it("a point is in a circle exactly when it is nearer than the radius, and in a ring when it is not in its hole", () => {
+		const [ring] = regionOfShape(disc(50));
+		const washer = regionOfShape({ kind: "ring", diameterMm: 50, holeMm: 20 });
 		const place = fc.double({ min: -40, max: 40, noNaN: true });
 		fc.assert(
 			fc.property(place, place, (x, y) => {
 				const r = Math.hypot(x, y);
-				fc.pre(Math.abs(r - 25) > 0.05);
-				expect(isInside({ x, y }, ring)).toBe(r < 25);
+				fc.pre(Math.abs(r - 25) > 0.05 && Math.abs(r - 10) > 0.05);
+				expect(isInside({ x, y }, ring ?? [])).toBe(r < 25);
+				expect(isOn({ x, y }, washer)).toBe(r < 25 && r > 10);
 			}),
 		);
 	});

@@ -1,36 +1,83 @@
-import { isInside } from "../geometry/inside";
-import { boundsOf } from "../geometry/region";
-import { type KitPart, partOutline } from "./kit";
+import { isOn } from "../geometry/inside";
+import type { Point, Region } from "../geometry/region";
+import type { Lain } from "./lay";
+import { profileAfter } from "./profile";
 
-/** What lies at one place of a section, from the shelf up. */
+/** A line across the plan along which the piece is cut open in thought. mm */
+export interface Cut {
+	from: Point;
+	to: Point;
+}
+
+/** What lies at one place of a section, from the shelf up; `glassMm` is what of it melts. */
 export interface SectionPlace {
-	xMm: number;
-	layers: { partId: string; mm: number }[];
+	alongMm: number;
+	layers: { partId: string; mm: number; glassMm: number }[];
 }
 
 export interface Section {
 	places: SectionPlace[];
 	stepMm: number;
-	fromMm: number;
-	toMm: number;
+	lengthMm: number;
+	/** Heights after the firing at the same places. */
+	after: number[];
 }
 
-/** Cuts a kit across at height `yMm` of its plan, at `count` evenly spaced places. Thickness in mm. */
-export function sectionAt(
-	parts: readonly KitPart[],
-	thicknessMm: (part: KitPart) => number,
-	yMm: number,
+/** Cuts a laid-up kit open along a line, at `count` evenly spaced places, before and after a firing of flow `flow`. */
+export function sectionAlong(
+	lain: readonly Lain[],
+	after: readonly Region[],
+	cut: Cut,
+	flow: number,
 	count = 240,
 ): Section {
-	const outlines = [...parts].sort((a, b) => a.layer - b.layer).map((part) => ({ part, ring: partOutline(part) }));
-	const { minX, maxX } = boundsOf(outlines.map(({ ring }) => ring));
-	const stepMm = (maxX - minX) / count;
-	const places = Array.from({ length: count }, (_, i) => {
-		const xMm = minX + (i + 0.5) * stepMm;
-		const layers = outlines
-			.filter(({ ring }) => isInside({ x: xMm, y: yMm }, ring))
-			.map(({ part }) => ({ partId: part.id, mm: thicknessMm(part) }));
-		return { xMm, layers };
+	const lengthMm = Math.hypot(cut.to.x - cut.from.x, cut.to.y - cut.from.y);
+	const stepMm = lengthMm / count;
+	const [minX, maxX] = [Math.min(cut.from.x, cut.to.x), Math.max(cut.from.x, cut.to.x)];
+	const near = lain.filter(({ box, part }) => part.kind !== "loop" && box.minX <= maxX && box.maxX >= minX);
+	const at = (i: number): Point => {
+		const share = (i + 0.5) / count;
+		return { x: cut.from.x + share * (cut.to.x - cut.from.x), y: cut.from.y + share * (cut.to.y - cut.from.y) };
+	};
+	const places = Array.from({ length: count }, (_, i) => ({
+		alongMm: (i + 0.5) * stepMm,
+		layers: near
+			.filter(({ region }) => isOn(at(i), region))
+			.map(({ id, bulkMm, glassMm }) => ({ partId: id, mm: bulkMm, glassMm })),
+	}));
+	const heights = places.map(({ layers }) => layers.reduce((sum, { glassMm }) => sum + glassMm, 0));
+	const covered = places.map((_, i) => after.some((region) => isOn(at(i), region)));
+	return { places, stepMm, lengthMm, after: fitted(profileAfter(heights, stepMm, flow), covered) };
+}
+
+/** Stretches every run of glass to the run the fired outline leaves there, and keeps its area. */
+function fitted(heights: readonly number[], covered: readonly boolean[]): number[] {
+	const before = runsOf(heights.map((height) => height > 0));
+	const after = runsOf(covered);
+	if (before.length !== after.length) return [...heights];
+	const out = heights.map(() => 0);
+	after.forEach((run, k) => {
+		const from = before[k] as Run;
+		const [was, is] = [from.to - from.from, run.to - run.from];
+		for (let i = run.from; i < run.to; i++) {
+			const source = from.from + Math.min(was - 1, Math.floor(((i - run.from + 0.5) / is) * was));
+			out[i] = ((heights[source] as number) * was) / is;
+		}
 	});
-	return { places, stepMm, fromMm: minX, toMm: maxX };
+	return out;
+}
+
+interface Run {
+	from: number;
+	to: number;
+}
+
+function runsOf(filled: readonly boolean[]): Run[] {
+	const runs: Run[] = [];
+	filled.forEach((full, i) => {
+		const last = runs.at(-1);
+		if (full && last?.to === i) last.to = i + 1;
+		else if (full) runs.push({ from: i, to: i + 1 });
+	});
+	return runs;
 }

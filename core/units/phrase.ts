@@ -17,6 +17,7 @@ export type Figure =
 	| { cPerH: number }
 	| { min: number }
 	| { g: number }
+	| { deg: number }
 	| { n: number };
 
 /** A sentence of words and figures, kept apart so that units can change after it was made. */
@@ -36,6 +37,7 @@ export function formatFigure(figure: Figure, units: Units): string {
 	if ("cPerH" in figure) return formatRate(figure.cPerH, units.temperature);
 	if ("min" in figure) return formatMinutes(figure.min);
 	if ("g" in figure) return formatMass(figure.g);
+	if ("deg" in figure) return `${Number(figure.deg.toFixed(1))}°`;
 	return String(Number(figure.n.toFixed(2)));
 }
 

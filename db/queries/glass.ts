@@ -1,17 +1,29 @@
-import type { GlassBook } from "@core/stack/read-kit";
+import type { GlassBook } from "@core/stack/lay";
 import type { Reader } from "../connect";
-import { glass, glassFamily } from "../schema";
+import { glass, glassFamily, kiln, mould } from "../schema";
 
-export async function loadGlass(reader: Reader) {
+/** Families and glasses; prices only where they are asked for, so that no view shows money by accident. */
+export async function loadGlass(reader: Reader, { prices = false } = {}) {
 	const families = await reader.select().from(glassFamily).orderBy(glassFamily.id);
-	const glasses = await reader.select().from(glass).orderBy(glass.familyId, glass.name);
-	return { families, glasses };
+	const glasses = await reader.select().from(glass).orderBy(glass.familyId, glass.form, glass.name);
+	return { families, glasses: prices ? glasses : glasses.map((one) => ({ ...one, priceMinor: null })) };
+}
+
+export const loadMoulds = (reader: Reader) => reader.select().from(mould).orderBy(mould.kind, mould.name);
+
+/** Clear height of the tallest kiln, mm; undefined without a kiln. */
+export async function loadClearHeightMm(reader: Reader): Promise<number | undefined> {
+	const kilns = await reader.select({ mm: kiln.clearHeightMm }).from(kiln);
+	return kilns.length > 0 ? Math.max(...kilns.map(({ mm }) => mm)) : undefined;
 }
 
 export async function loadGlassBook(reader: Reader): Promise<GlassBook> {
 	const { families, glasses } = await loadGlass(reader);
+	const clearHeightMm = await loadClearHeightMm(reader);
 	return {
 		families: new Map(families.map((one) => [one.id, one])),
 		glasses: new Map(glasses.map((one) => [one.id, one])),
+		moulds: new Map((await loadMoulds(reader)).map((one) => [one.id, one])),
+		...(clearHeightMm !== undefined && { clearHeightMm }),
 	};
 }

@@ -1,29 +1,33 @@
 import type { Picture, Pictures, PieceBrief } from "@contract/views";
-import { boundsOf } from "@core/geometry/region";
-import { partOutline } from "@core/stack/kit";
+import { boundsOf, type Ring } from "@core/geometry/region";
+import type { Glass } from "@core/glass/glass";
+import { drawnParts } from "@core/kit/drawn";
+import type { KitDesign } from "@core/kit/kit";
 import { inArray } from "drizzle-orm";
 import type { Reader } from "../connect";
-import { glass, kitVersion } from "../schema";
+import { kitVersion } from "../schema";
+import { loadGlass } from "./glass";
 
 /** One picture for each kit version among the pieces, in fired colours. */
 export async function picturesOf(reader: Reader, pieces: readonly PieceBrief[]): Promise<Pictures> {
 	const ids = [...new Set(pieces.flatMap(({ kitVersionId }) => kitVersionId ?? []))];
 	if (ids.length === 0) return {};
-	const colours = new Map((await reader.select().from(glass)).map(({ id, firedColour }) => [id, firedColour]));
+	const glasses = new Map((await loadGlass(reader)).glasses.map((one) => [one.id, one]));
 	const versions = await reader
 		.select({ id: kitVersion.id, document: kitVersion.document })
 		.from(kitVersion)
 		.where(inArray(kitVersion.id, ids));
-	return Object.fromEntries(
-		versions.map(({ id, document }): [string, Picture] => {
-			const rings = [...document.parts]
-				.sort((a, b) => a.layer - b.layer)
-				.map((part) => ({ colour: colours.get(part.glassId) ?? "#cccccc", ring: partOutline(part) }));
-			const { minX, minY, widthMm, heightMm } = boundsOf(rings.map(({ ring }) => ring));
-			const [cx, cy] = [minX + widthMm / 2, minY + heightMm / 2];
-			const d = (ring: (typeof rings)[number]["ring"]) =>
-				`M${ring.map(({ x, y }) => `${(x - cx).toFixed(1)} ${(cy - y).toFixed(1)}`).join("L")}Z`;
-			return [id, { widthMm, heightMm, shapes: rings.map(({ colour, ring }) => ({ colour, d: d(ring) })) }];
-		}),
-	);
+	return Object.fromEntries(versions.map(({ id, document }): [string, Picture] => [id, pictureOf(document, glasses)]));
+}
+
+function pictureOf(design: KitDesign, glasses: ReadonlyMap<string, Glass>): Picture {
+	const drawn = drawnParts(design, glasses).filter(({ part }) => part.kind !== "fibre" && part.kind !== "dam");
+	const { minX, minY, widthMm, heightMm } = boundsOf(drawn.flatMap(({ region }) => region));
+	const [cx, cy] = [minX + widthMm / 2, minY + heightMm / 2];
+	const d = (ring: Ring) => `M${ring.map(({ x, y }) => `${(x - cx).toFixed(1)} ${(cy - y).toFixed(1)}`).join("L")}Z`;
+	return {
+		widthMm,
+		heightMm,
+		shapes: drawn.map(({ region, firedColour }) => ({ colour: firedColour, d: region.map(d).join("") })),
+	};
 }

@@ -2,7 +2,7 @@ import type { PieceBrief } from "@contract/views";
 import { STATES } from "@core/journey/journey";
 import { effectiveOf } from "@core/loading/propose";
 import { promiseState } from "@core/promise/promise";
-import { stackCode } from "@core/stack/read-kit";
+import { type KitReading, stackCode } from "@core/stack/read-kit";
 import { endOfDayMs } from "@formats/time";
 import { asc, eq, inArray, type SQL, sql } from "drizzle-orm";
 import type { Reader } from "../connect";
@@ -27,8 +27,8 @@ export async function briefs(
 		.select({
 			piece,
 			student: student.name,
-			kit: kitVersion.document,
-			reading: kitVersion.reading,
+			kit: sql<string | null>`${kitVersion.document}->>'name'`,
+			reading: sql<Omit<KitReading, "findings"> | null>`${kitVersion.reading} - 'findings'`,
 			startedAt: firing.startedAt,
 			openS: firing.openS,
 			speedUp: firing.speedUp,
@@ -43,7 +43,10 @@ export async function briefs(
 	return rows.map((row) => {
 		const { journey } = row.piece;
 		const made = journey.asMade;
-		const column = (row.reading?.columnGlassIds ?? []).map((id) => glasses.get(id));
+		const column = (row.reading?.columnGlassIds ?? []).map((id, i) => ({
+			colour: glasses.get(id)?.firedColour ?? "#cccccc",
+			mm: row.reading?.columnMm?.[i] ?? glasses.get(id)?.thicknessMm ?? 3,
+		}));
 		const thickest = made?.thickestMm ?? row.reading?.thickestMm ?? 0;
 		const effectiveMm = made
 			? effectiveOf(made, journey.level, journey.hadLevel)
@@ -56,7 +59,7 @@ export async function briefs(
 			kitVersionId: row.piece.kitVersionId,
 			code: row.piece.code,
 			student: row.student,
-			kit: row.kit?.name ?? null,
+			kit: row.kit,
 			familyId: row.piece.familyId,
 			state: row.piece.state,
 			level: journey.level,
@@ -64,10 +67,10 @@ export async function briefs(
 			seq: row.piece.seq,
 			step: journey.step,
 			route: journey.route,
-			stack: column.map((one) => ({ colour: one?.firedColour ?? "#cccccc", mm: one?.thicknessMm ?? 3 })),
+			stack: column,
 			stackCode: stackCode(
 				row.piece.familyId,
-				column.map((one) => one?.thicknessMm ?? 3),
+				column.map(({ mm }) => mm),
 				journey.level,
 			),
 			effectiveMm,

@@ -1,6 +1,7 @@
 import { codeOf } from "@core/journey/code";
 import { DRY_MIN, type Glue, type PieceEvent } from "@core/journey/events";
 import { journeyOf } from "@core/journey/journey";
+import { pieceRoute } from "@core/kit/kit";
 import { enrolment, piece, pieceEvent, studio as studioTable } from "@db/schema";
 import { and, eq, inArray, sql } from "drizzle-orm";
 import { freezeKit } from "../freeze-kit";
@@ -42,7 +43,7 @@ export const issueKits: UseCase<"issueKits"> = {
 		const from = (counter?.next ?? 0) - fresh.length;
 		const codes: string[] = known.map(({ code }) => code);
 		for (const [i, { pieceId, eventId, studentId }] of fresh.entries()) {
-			const event: PieceEvent = { type: "issued", route: version.document.route, seq: 1, at: now.toISOString() };
+			const event: PieceEvent = { type: "issued", route: pieceRoute(version.document), seq: 1, at: now.toISOString() };
 			const code = codeOf(from + i);
 			await tx.insert(piece).values({
 				id: pieceId,

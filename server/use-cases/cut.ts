@@ -1,4 +1,5 @@
 import { cutListOf } from "@core/cutting/count";
+import { cutsOf } from "@core/kit/kit";
 import { classSession, cutRun, cutTick, kitVersion } from "@db/schema";
 import { and, eq } from "drizzle-orm";
 import { freezeKit } from "../freeze-kit";
@@ -31,7 +32,7 @@ export const tickCut: UseCase<"tickCut"> = {
 			.innerJoin(kitVersion, eq(kitVersion.id, cutRun.kitVersionId))
 			.where(eq(cutRun.id, cutRunId));
 		if (!run) throw new Refusal("missing", "This cut list is gone.");
-		const line = cutListOf(run.document.parts, run.kits).find(({ key }) => key === lineKey);
+		const line = cutListOf(cutsOf(run.document), run.kits).find(({ key }) => key === lineKey);
 		if (!line) throw new Refusal("missing", "This cut is not on the list any more.");
 		await tx
 			.insert(cutTick)

@@ -1,16 +1,23 @@
 import type { ActionName } from "@contract/actions";
 import type { UseCase } from "../perform";
 import { handIn, issueKits, reglue, signSafety } from "./bench";
+import { saveFamily, saveGlass, saveMould, saveSample } from "./books";
 import { changePassword } from "./change-password";
 import { planCut, tickCut } from "./cut";
 import { judge, openFiring, startFiring } from "./fire";
 import { collect, finishColdWork, note, shelve, undo } from "./hand-over";
+import { importKit } from "./import-kit";
 import { acceptLoad, cancelFiring } from "./load";
 import { saveKit } from "./save-kit";
 
 /** Everything the studio can be made to do. */
 export const useCases: { [N in ActionName]: UseCase<N> } = {
 	saveKit,
+	importKit,
+	saveGlass,
+	saveFamily,
+	saveMould,
+	saveSample,
 	planCut,
 	tickCut,
 	signSafety,

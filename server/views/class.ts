@@ -1,4 +1,5 @@
 import { cutListOf } from "@core/cutting/count";
+import { cutsOf } from "@core/kit/kit";
 import { loadGlass } from "@db/queries/glass";
 import { briefs } from "@db/queries/pieces";
 import { chooseSession, sessionBriefs } from "@db/queries/sessions";
@@ -44,7 +45,7 @@ export const cut: View<"cut"> = async (context, params) => {
 		kits: run.kits,
 		kit: kit.document,
 		kitId: kit.kitId,
-		lines: cutListOf(kit.document.parts, run.kits).map((line) => ({
+		lines: cutListOf(cutsOf(kit.document), run.kits).map((line) => ({
 			...line,
 			done: ticks.find((tick) => tick.cutRunId === run.id && tick.lineKey === line.key)?.done ?? 0,
 		})),

@@ -1,5 +1,6 @@
 import type { Station, StationCount } from "@contract/views";
 import { cutListOf } from "@core/cutting/count";
+import { cutsOf } from "@core/kit/kit";
 import { briefs, withTheStudio } from "@db/queries/pieces";
 import { chooseSession, sessionBriefs } from "@db/queries/sessions";
 import { cutRun, cutTick, firing, firingPlace, kitDesign, kitVersion } from "@db/schema";
@@ -93,7 +94,7 @@ async function cutsToDo({ db }: ViewContext, sessionId: string): Promise<number>
 		);
 	return runs
 		.flatMap(({ id, kits, document }) =>
-			cutListOf(document.parts, kits).map((line) => {
+			cutListOf(cutsOf(document), kits).map((line) => {
 				const done = ticks.find((tick) => tick.cutRunId === id && tick.lineKey === line.key)?.done ?? 0;
 				return Math.max(0, line.needed + line.spares - done);
 			}),

@@ -2,7 +2,7 @@ import type { ViewName } from "@contract/views";
 import { bench, cut } from "./class";
 import type { View } from "./context";
 import { frame } from "./frame";
-import { kit, kits } from "./kits";
+import { books, frozenKit, kit, kits } from "./kits";
 import { find, labels, pieceView } from "./piece";
 import { dry, fire, handOver, load, open, proposal, readings } from "./stations";
 import { today } from "./today";
@@ -13,6 +13,8 @@ export const views: { [N in ViewName]: View<N> } = {
 	today,
 	kits,
 	kit,
+	kitVersion: frozenKit,
+	books,
 	cut,
 	bench,
 	dry,

@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import type { AsMade } from "@core/journey/events";
 import { journeyOf } from "@core/journey/journey";
+import { emptyKit } from "@core/kit/kit";
 import { firing, photo, piece, pieceEvent, student } from "@db/schema";
 import { addPhoto } from "@server/add-photo";
 import { readDue } from "@server/devices/poll-kilns";
@@ -8,6 +9,7 @@ import { Refusal } from "@server/refusal";
 import { eq, sql } from "drizzle-orm";
 import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { cut, square } from "../support/kit";
 import { type DemoStudio, demoStudio } from "../support/studio";
 
 let studio: DemoStudio;
@@ -169,25 +171,11 @@ describe("kits", () => {
 
 	it("of mixed families is drawn but not issued", async () => {
 		const kitId = randomUUID();
-		const part = (id: string, glassId: string, layer: number) => ({
-			id,
-			name: id,
-			shape: { kind: "square" as const, sideMm: 60 },
-			glassId,
-			layer,
-			xMm: 0,
-			yMm: 0,
-			turnDeg: 0,
-		});
+		const part = (glassId: string, layer: number) => cut(square(60), layer, 0, 0, glassId);
 		await studio.act("saveKit", {
 			kitId,
 			revision: 0,
-			document: {
-				name: "Mixed",
-				note: "",
-				parts: [part("a", "clear", 0), part("b", "lantern-96", 1)],
-				route: [{ level: "full", handWork: "" }],
-			},
+			document: { ...emptyKit("Mixed"), parts: [part("clear", 0), part("lantern-96", 1)] },
 		});
 		const { session, seats } = await studio.see("bench");
 		const refused = await refusal(

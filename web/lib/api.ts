@@ -46,7 +46,7 @@ async function act<N extends ActionName>(name: N, input: ActionInput<N>): Promis
 	return answerOf(response);
 }
 
-async function see<N extends ViewName>(
+export async function see<N extends ViewName>(
 	name: N,
 	params: Record<string, string> = {},
 	signal?: AbortSignal,

@@ -3,24 +3,53 @@ import { phraseText } from "@core/units/phrase";
 import { usePrefs } from "../lib/prefs";
 import { SeverityMark } from "./signs";
 
-/** Findings with severity, figure, reason and remedy; worst first. */
-export function FindingsList({ findings }: { findings: readonly Finding[] }) {
+interface Props {
+	findings: readonly Finding[];
+	/** Applies a finding's remedy; left out where nothing may be changed. */
+	onFix?: ((finding: Finding) => void) | undefined;
+	onLook?: ((finding: Finding | undefined) => void) | undefined;
+	/** Samples that bear a finding out. */
+	samplesFor?: (code: string) => readonly { id: string; name: string }[];
+}
+
+/** Findings with severity, figure, reason and remedy, and one press that applies it; worst first. */
+export function FindingsList({ findings, onFix, onLook, samplesFor }: Props) {
 	const { units } = usePrefs();
 	if (findings.length === 0) return <p className="py-3 text-soft">Nothing stands against this stack.</p>;
 	return (
 		<ul className="ruled">
-			{findings.map((finding) => (
-				<li
-					key={`${finding.code} ${finding.partIds.join()}`}
-					className="grid grid-cols-[4.2rem_1fr] items-start gap-x-2 py-2"
-				>
-					<SeverityMark severity={finding.severity} />
-					<div>
-						<p>{phraseText(finding.sentence, units)}</p>
-						<p className="text-soft">{phraseText(finding.remedy, units)}</p>
-					</div>
-				</li>
-			))}
+			{findings.map((finding, i) => {
+				const { fix, severity, code, partIds } = finding;
+				const samples = samplesFor?.(code) ?? [];
+				return (
+					<li
+						key={`${code} ${partIds.join()} ${i}`}
+						className="py-2"
+						onPointerEnter={() => onLook?.(finding)}
+						onPointerLeave={() => onLook?.(undefined)}
+						onFocus={() => onLook?.(finding)}
+						onBlur={() => onLook?.(undefined)}
+					>
+						<p>
+							<SeverityMark severity={severity} /> {phraseText(finding.sentence, units)}
+						</p>
+						<p className="mt-0.5 text-soft">{phraseText(finding.remedy, units)}</p>
+						{samples.map(({ id, name }) => (
+							<p key={id} className="text-soft">
+								Seen on sample{" "}
+								<a className="underline" href={`/books?tab=samples#${id}`}>
+									{name}
+								</a>
+							</p>
+						))}
+						{fix && onFix && (
+							<button type="button" className="btn btn-sm mt-1.5" onClick={() => onFix(finding)}>
+								{phraseText(fix.label, units)}
+							</button>
+						)}
+					</li>
+				);
+			})}
 		</ul>
 	);
 }

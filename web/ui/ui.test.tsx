@@ -4,6 +4,9 @@ import { QueryClientProvider } from "@tanstack/react-query";
 import type { ReactElement } from "react";
 import { renderToStaticMarkup } from "react-dom/server";
 import { describe, expect, it } from "vitest";
+import { KITS } from "../../demo/kits";
+import { GLASSES as DEMO_GLASSES } from "../../demo/studio";
+import { box, cut, GLASSES, kit } from "../../tests/support/kit";
 import { newQueryClient, TroubleError } from "../lib/api";
 import { type Prefs, PrefsProvider, readPrefs } from "../lib/prefs";
 import { findings, kilns, picture, pieces, plan, schedule } from "../stations/signs/samples";
@@ -174,19 +177,11 @@ describe("drawings", () => {
 		expect(lying(piece, { id: "x", xMm: 0, yMm: 0, widthMm: 1, heightMm: 1, turned: false }, {})).toEqual([]);
 	});
 
-	it("a plan carries its dimensions", () => {
-		const part = {
-			id: "a",
-			name: "a",
-			shape: { kind: "rectangle" as const, widthMm: 120, heightMm: 80 },
-			glassId: "g",
-			layer: 0,
-			xMm: 0,
-			yMm: 0,
-			turnDeg: 0,
-		};
-		expect(text(drawn(<KitPlan parts={[part]} glasses={[]} dimensions />))).toMatch(/120 mm.*80 mm/);
-		expect(drawn(<KitPlan parts={[]} glasses={[]} dimensions />)).not.toContain("NaN");
+	it("a plan says how large it is, whatever lies on it", () => {
+		const design = kit([cut(box(120, 80))]);
+		expect(drawn(<KitPlan design={design} glasses={GLASSES} />)).toContain("120 mm by 80 mm, 1 parts");
+		for (const one of KITS) expect(drawn(<KitPlan design={one} glasses={DEMO_GLASSES} />)).not.toContain("NaN");
+		expect(drawn(<KitPlan design={kit([])} glasses={[]} />)).not.toContain("NaN");
 	});
 });
 

@@ -1,6 +1,6 @@
 import type { CutRun } from "@contract/views";
 import { boundsOf } from "@core/geometry/region";
-import { type CutShape, outlineOf } from "@core/geometry/shape";
+import { regionOfShape, sizesOf } from "@core/geometry/shape";
 import type { Glass } from "@core/glass/glass";
 import { groupBy } from "@core/group-by";
 import { Minus, Plus } from "lucide-react";
@@ -9,8 +9,9 @@ import { useAct } from "../../lib/api";
 import { useFigure } from "../../lib/prefs";
 import { ChoiceField, NumberField } from "../../ui/fields";
 import { framed, type StationProps } from "../../ui/framed";
-import { ringPath } from "../../ui/kit-plan";
+import { regionPath } from "../../ui/kit-plan";
 import { Caution, Empty, Trouble } from "../../ui/notice";
+import { SHAPE_WORDS } from "../../ui/part-words";
 import { SessionPicker } from "../../ui/session-picker";
 import { SwatchPair } from "../../ui/signs";
 
@@ -64,22 +65,21 @@ function Cut({ view }: StationProps<"cut">) {
 
 function GlassGroup({ glass, lines, run }: { glass: Glass | undefined; lines: readonly Line[]; run: CutRun }) {
 	const figure = useFigure();
+	const thickness = glass && glass.thicknessMm > 0 ? `, ${figure({ mm: glass.thicknessMm })}` : "";
 	return (
 		<div className="mt-2">
 			<h2 className="flex items-center gap-2 py-1">
 				{glass && <SwatchPair bought={glass.boughtColour} fired={glass.firedColour} label={glass.name} />}
-				{glass?.name}, {glass && figure({ mm: glass.thicknessMm })}, family {glass?.familyId}
+				{glass ? `${glass.name}${thickness}, family ${glass.familyId}` : "Metal, fibre and walls"}
 			</h2>
 			<ul className="ruled">
 				{lines.map((line) => (
-					<CutRow key={line.key} line={line} runId={run.id} colour={glass?.boughtColour ?? "#ccc"} />
+					<CutRow key={line.key} line={line} runId={run.id} colour={glass?.boughtColour ?? "#d8d4c8"} />
 				))}
 			</ul>
 		</div>
 	);
 }
-
-const shapeWords = (shape: CutShape): string => (shape.kind === "triangle" ? "right triangle" : shape.kind);
 
 function CutRow({ line, runId, colour }: { line: Line; runId: string; colour: string }) {
 	const figure = useFigure();
@@ -92,17 +92,21 @@ function CutRow({ line, runId, colour }: { line: Line; runId: string; colour: st
 	}, [line.done]);
 	const goal = line.needed + line.spares;
 	const done = pending ?? line.done;
-	const outline = outlineOf(line.shape);
-	const box = boundsOf([outline]);
+	const region = line.shape ? regionOfShape(line.shape) : [];
+	const box = boundsOf(region);
 	const count = (next: number) => {
 		const value = Math.max(0, next);
 		setPending(value);
 		tick.mutate({ cutRunId: runId, lineKey: line.key, done: value });
 	};
-	const sizes = Object.entries(line.shape)
-		.filter(([key]) => key !== "kind")
-		.map(([, mm]) => figure({ mm: mm as number }))
-		.join(" × ");
+	const sizes = line.shape
+		? sizesOf(line.shape)
+				.map((mm) => figure({ mm }))
+				.join(" × ")
+		: line.amount
+			? figure(line.amount)
+			: "";
+	const what = line.kind === "sheet" && line.shape ? SHAPE_WORDS[line.shape.kind] : line.stuff;
 	return (
 		<li className="grid grid-cols-[64px_1.2fr_1fr_auto] items-center gap-4 py-1.5">
 			<svg
@@ -111,7 +115,8 @@ function CutRow({ line, runId, colour }: { line: Line; runId: string; colour: st
 				aria-hidden="true"
 			>
 				<path
-					d={ringPath(outline)}
+					d={regionPath(region)}
+					fillRule="evenodd"
 					fill={colour}
 					className="stroke-base-content/60"
 					strokeWidth={Math.max(box.widthMm, box.heightMm) / 60}
@@ -119,10 +124,12 @@ function CutRow({ line, runId, colour }: { line: Line; runId: string; colour: st
 			</svg>
 			<div>
 				<p>
-					<b className="figure text-lg">{goal}</b> of <b className="figure">{sizes}</b>, {shapeWords(line.shape)}
+					<b className="figure text-lg">{goal}</b> of <b className="figure">{sizes}</b>, {what}
+					{line.kind === "grains" && line.amount && `, ${figure(line.amount)} a pot`}
 				</p>
 				<p className="text-soft">
-					from strips {figure({ mm: line.stripMm })} wide; {line.needed} and {line.spares} spare
+					{line.kind === "sheet" && `from strips ${figure({ mm: line.stripMm })} wide; `}
+					{line.needed} {line.spares > 0 ? `and ${line.spares} spare` : `in all, ${line.perKit} a kit`}
 				</p>
 			</div>
 			<div className="flex items-center gap-3">

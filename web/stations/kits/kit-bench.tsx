@@ -1,309 +1,425 @@
 import { kitDesign } from "@contract/kit";
-import { FUSE_LEVELS, LEVEL_WORDS } from "@core/firing/level";
 import { boundsOf } from "@core/geometry/region";
-import { isStriker } from "@core/glass/glass";
-import { type KitDesign, type KitPart, LARGEST_KIT, partOutline } from "@core/stack/kit";
-import type { KitReading } from "@core/stack/read-kit";
-import { useMemo, useRef, useState } from "react";
+import { drawnParts } from "@core/kit/drawn";
+import { emptyKit, inPalette, type KitDesign, type KitPart } from "@core/kit/kit";
+import type { Finding } from "@core/stack/finding";
+import type { Cut } from "@core/stack/section";
+import { Redo2, Undo2 } from "lucide-react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { useAct } from "../../lib/api";
-import { useFigure } from "../../lib/prefs";
-import { ChoiceField, TextField } from "../../ui/fields";
-import { FindingsList } from "../../ui/findings-list";
+import { TextField } from "../../ui/fields";
 import type { StationProps } from "../../ui/framed";
 import { framed } from "../../ui/framed";
-import { KitPlan } from "../../ui/kit-plan";
 import { Trouble } from "../../ui/notice";
-import { LevelGlyph, SwatchPair } from "../../ui/signs";
-import { PartForm } from "./part-form";
+import { AddMenu } from "./add-menu";
+import { ChosenPanel } from "./chosen-panel";
+import { useCommands } from "./commands";
+import { ComponentBar } from "./component-bar";
+import { createDraft, DraftProvider, newId, partsOnBench, useDraft, useDraftStore, useHistory } from "./draft";
+import { ExplodedView } from "./exploded-view";
+import { FilePanel } from "./file-panel";
+import { PalettePanel } from "./palette-panel";
+import { PlanEditor, type PlanMode, type PlanShow } from "./plan-editor";
+import { boxOfDrawn } from "./plan-layers";
+import { RoutePanel } from "./route-panel";
 import { SectionView } from "./section-view";
-import { useReading } from "./use-reading";
+import { StackList } from "./stack-list";
+import { TellPanel } from "./tell-panel";
+import { TryPanel } from "./try-panel";
+import { useSurvey } from "./use-survey";
 
-export default framed("kit", "kits", KitBench);
+export default framed("kit", "kits", (props: StationProps<"kit">) => {
+	const [draft] = useState(() => createDraft(props.view.kit.document));
+	return (
+		<DraftProvider value={draft}>
+			<KitBench {...props} />
+		</DraftProvider>
+	);
+});
 
-/** Cuts of glass on layers: plan and section to scale, and what the kiln will do to them. */
+const TABS = { tells: "Tells", route: "Route", try: "Try", colours: "Colours", files: "Files" } as const;
+type Tab = keyof typeof TABS;
+
+/** Cuts of glass on layers: plan, stack and section to scale, and what the kiln will do to them. */
 function KitBench({ view, frame }: StationProps<"kit">) {
-	const { kit, glasses, families } = view;
-	const [design, setDesign] = useState<KitDesign>(kit.document);
-	const [revision, setRevision] = useState(kit.revision);
-	const [saved, setSaved] = useState(design);
-	const [chosenId, setChosenId] = useState<string | null>(null);
-	const [fired, setFired] = useState(true);
-	const [showErrors, setShowErrors] = useState(false);
-	const reading = useReading(design, glasses, families, kit.reading);
-	const sent = useRef(design); // what is typed while a save runs stays unsaved
-	const save = useAct("saveKit", (output) => {
-		setRevision(output.revision);
-		setSaved(sent.current);
-	});
-	const checked = useMemo(() => kitDesign.safeParse(design), [design]);
-	const issues = showErrors && !checked.success ? checked.error.issues : [];
-	const errorAt = (...path: (string | number)[]) =>
-		issues.find((issue) => path.every((step, i) => issue.path[i] === step))?.message;
-	const inParts = issues.find(({ path }) => path[0] === "parts");
-	const troubled = design.parts[Number(inParts?.path[1])];
-	const partTrouble = inParts && (troubled ? `${troubled.name || "A part"}: ${inParts.message}` : inParts.message);
+	const { kit, glasses, families, moulds, clearHeightMm, coolingSchool } = view;
 	const mayEdit = frame.person.role === "instructor";
-	const changed = revision === 0 || design !== saved;
-	const box = boundsOf(design.parts.map(partOutline));
-	const sectionMm = (box.minY + box.maxY) / 2;
+	const design = useDraft((draft) => draft.design);
+	const opened = useDraft((draft) => draft.opened);
+	const edit = useDraft((draft) => draft.edit);
+	const chosen = useDraft((draft) => draft.chosen);
+	const choose = useDraft((draft) => draft.choose);
+	const [tab, setTab] = useState<Tab>("tells");
+	const [show, setShow] = useState<PlanShow>({ fired: true, thickness: false, after: true, joints: false });
+	const [exploded, setExploded] = useState(false);
+	const [mode, setMode] = useState<PlanMode>({ kind: "parts" });
+	const [palette, setPalette] = useState<string | undefined>();
+	const [looked, setLooked] = useState<Finding | undefined>();
+	const [ownCut, setOwnCut] = useState<Cut | undefined>();
+	const commands = useCommands(glasses, mayEdit);
+	const saving = useSaving(view);
+	useStartFrom(view.isNew);
 
-	const setPart = (id: string, part: KitPart) =>
-		setDesign({ ...design, parts: design.parts.map((one) => (one.id === id ? part : one)) });
-	const add = (part: Omit<KitPart, "id">) => {
-		const id = crypto.randomUUID().slice(0, 8);
-		setDesign({ ...design, parts: [...design.parts, { ...part, id }] });
-		setChosenId(id);
-	};
-	const submit = () => {
-		setShowErrors(true);
-		if (!checked.success) return;
-		sent.current = design;
-		save.mutate({ kitId: kit.id, revision, document: checked.data });
-	};
-	const nudge = (event: React.KeyboardEvent) => {
-		const part = design.parts.find(({ id }) => id === chosenId);
-		const move = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[event.key];
-		if (!part || !move || !mayEdit) return;
-		event.preventDefault();
-		const step = event.shiftKey ? 10 : 1;
-		setPart(part.id, { ...part, xMm: part.xMm + (move[0] ?? 0) * step, yMm: part.yMm + (move[1] ?? 0) * step });
-	};
+	const byId = useMemo(() => new Map(glasses.map((one) => [one.id, one])), [glasses]);
+	const seen = useMemo(() => inPalette(onBench(design, opened), palette), [design, opened, palette]);
+	const drawn = useMemo(() => drawnParts(seen, byId), [seen, byId]);
+	const cut = useMemo(() => ownCut ?? usualCut(drawn), [ownCut, drawn]);
+	const books = useMemo(
+		() => ({ glasses, families, moulds, clearHeightMm, coolingSchool }),
+		[glasses, families, moulds, clearHeightMm, coolingSchool],
+	);
+	const { survey, section, tryOut, sound } = useSurvey(seen, books, cut, undefined);
+	const reading = survey?.reading ?? kit.reading;
 
 	return (
-		<div className="grid h-full min-h-0 grid-cols-[300px_minmax(0,1fr)_304px] max-lg:block max-lg:overflow-y-auto">
+		<div className="grid h-full min-h-0 grid-cols-[300px_minmax(0,1fr)_316px] max-lg:block max-lg:overflow-y-auto">
 			<section aria-label="Parts" className="flex min-h-0 flex-col border-r border-line">
-				<h2 className="flex justify-between px-4 pt-4 pb-2">
-					Stack, top first <span className="figure">{design.parts.length} parts</span>
+				{mayEdit && <AddMenu glasses={glasses} onLine={(form) => setMode({ kind: "line", points: [], form })} />}
+				<h2 className="flex justify-between px-4 pb-1.5">
+					Stack, top first <span className="figure">{partsOnBench(design, opened).length} parts</span>
 				</h2>
-				<ul className="scroll-y min-h-0 grow">
-					{[...design.parts]
-						.sort((a, b) => b.layer - a.layer)
-						.map((part) => {
-							const glass = glasses.find(({ id }) => id === part.glassId);
-							const chosen = part.id === chosenId;
-							return (
-								<li key={part.id}>
-									<button
-										type="button"
-										aria-expanded={chosen}
-										className={`flex min-h-11 w-full items-center gap-3 border-t border-line px-4 py-1.5 text-left ${chosen ? "bg-pick" : "hover:bg-base-100"}`}
-										onClick={() => setChosenId(chosen ? null : part.id)}
-									>
-										{glass && <SwatchPair bought={glass.boughtColour} fired={glass.firedColour} label={glass.name} />}
-										<span className="min-w-0 grow">
-											<b className="block truncate">{part.name || "unnamed"}</b>
-											<ShapeWords
-												part={part}
-												glassName={glass?.name ?? "?"}
-												striker={glass ? isStriker(glass) : false}
-											/>
-										</span>
-										<span className="figure text-soft">{part.layer + 1}</span>
-									</button>
-									{chosen && mayEdit && (
-										<PartForm
-											part={part}
-											glasses={glasses}
-											onChange={(next) => setPart(part.id, next)}
-											onCopy={() => add({ ...part, xMm: part.xMm + 10, yMm: part.yMm + 10 })}
-											onRemove={() => setDesign({ ...design, parts: design.parts.filter(({ id }) => id !== part.id) })}
-											errorAt={(field) =>
-												errorAt(
-													"parts",
-													design.parts.indexOf(part),
-													...(field.endsWith("Mm") && field !== "xMm" && field !== "yMm" ? ["shape", field] : [field]),
-												)
-											}
-										/>
-									)}
-								</li>
-							);
-						})}
-				</ul>
-				{mayEdit && design.parts.length < LARGEST_KIT.parts && (
-					<button
-						type="button"
-						className="btn btn-ghost m-2"
-						onClick={() =>
-							add({
-								name: `Part ${design.parts.length + 1}`,
-								shape: { kind: "square", sideMm: design.parts.length === 0 ? 100 : 30 },
-								glassId: glasses[0]?.id ?? "",
-								layer: design.parts.length === 0 ? 0 : 1,
-								xMm: 0,
-								yMm: 0,
-								turnDeg: 0,
-							})
-						}
-					>
-						Add a cut of glass
-					</button>
+				<div className="scroll-y min-h-0 grow">
+					<StackList glasses={byId} />
+				</div>
+				<ComponentBar mayEdit={mayEdit} />
+				{mayEdit && (
+					<ChosenPanel
+						glasses={glasses}
+						commands={commands}
+						mode={mode}
+						onMode={setMode}
+						errorAt={(part, field) => saving.partError(part, field)}
+					/>
 				)}
 			</section>
 
-			<section aria-label="Plan" className="flex min-h-0 flex-col gap-2 px-5 py-3" onKeyDown={nudge}>
-				<div className="grid grid-cols-[1fr_auto] items-end gap-3">
-					<TextField
-						label="Kit"
-						value={design.name}
-						onChange={(name) => setDesign({ ...design, name })}
-						error={errorAt("name")}
-					/>
-					<div role="group" aria-label="Colours" className="join">
-						{[false, true].map((after) => (
-							<button
-								key={String(after)}
-								type="button"
-								aria-pressed={fired === after}
-								className={`btn join-item ${fired === after ? "btn-secondary" : ""}`}
-								onClick={() => setFired(after)}
-							>
-								{after ? "as fired" : "as bought"}
-							</button>
-						))}
+			<section aria-label="Plan" className="flex min-h-0 flex-col gap-2 px-4 pt-3 pb-2 max-lg:h-[70vh]">
+				<div className="flex flex-wrap items-center gap-x-3 gap-y-2">
+					<div className="min-w-40 grow">
+						{mayEdit ? (
+							<KitName
+								value={design.name}
+								error={saving.errorAt("name")}
+								onChange={(name) => edit((before) => ({ ...before, name }), "name")}
+							/>
+						) : (
+							<h1>{design.name}</h1>
+						)}
 					</div>
+					<History />
+					<ShowButtons show={show} onShow={setShow} exploded={exploded} onExploded={setExploded} />
 				</div>
+				{mode.kind !== "parts" && <ModeBar mode={mode} onMode={setMode} glasses={glasses} />}
 				<div className="min-h-0 grow">
-					{design.parts.length === 0 ? (
-						<p className="p-10 text-center text-soft">
-							The bench is empty. Add a first cut of glass: a 100 mm clear square is a good base.
-						</p>
+					{exploded && drawn.length > 0 ? (
+						<ExplodedView drawn={drawn} fired={show.fired} chosen={chosen} onChoose={(id) => choose([id])} />
 					) : (
-						<KitPlan
-							parts={design.parts}
-							glasses={glasses}
-							fired={fired}
-							dimensions
-							chosenId={chosenId}
-							onChoose={setChosenId}
-							sectionMm={sectionMm}
-							className="h-full w-full"
+						<PlanEditor
+							drawn={drawn}
+							survey={survey}
+							show={show}
+							cut={cut}
+							onCut={setOwnCut}
+							looked={looked}
+							mayEdit={mayEdit}
+							mode={mode}
+							onMode={setMode}
 						/>
 					)}
 				</div>
-				<SectionView parts={design.parts} glasses={glasses} level={design.route[0]?.level ?? "full"} yMm={sectionMm} />
+				<SectionView section={section} drawn={drawn} level={reading.level} />
 			</section>
 
-			<section aria-label="What it tells" className="scroll-y border-l border-line px-4 py-4">
-				<Figures reading={reading} />
-				<h2 className="mt-3 mb-1">Before it is cut</h2>
-				<FindingsList findings={reading.findings} />
-				<h2 className="mt-4 mb-1 flex justify-between">
-					Route <span>usual for this stack: {LEVEL_WORDS[reading.suggestedLevel]}</span>
-				</h2>
-				<ol className="ruled">
-					{design.route.map((step, i) => (
-						<li key={i} className="flex flex-col gap-1.5 py-2">
-							<div className="flex items-center gap-2">
-								<b>{i + 1}</b>
-								<LevelGlyph level={step.level} />
-								{mayEdit && design.route.length > 1 && (
-									<button
-										type="button"
-										className="btn btn-ghost btn-sm ml-auto"
-										onClick={() => setDesign({ ...design, route: design.route.filter((_, j) => j !== i) })}
-									>
-										Remove
-									</button>
-								)}
-							</div>
-							{mayEdit && (
-								<>
-									<ChoiceField
-										compact
-										label="Fuse level"
-										value={step.level}
-										options={FUSE_LEVELS.map((value) => ({ value, label: LEVEL_WORDS[value] }))}
-										onChange={(level) =>
-											setDesign({ ...design, route: design.route.map((one, j) => (j === i ? { ...one, level } : one)) })
-										}
-									/>
-									<TextField
-										compact
-										label="Hand work afterwards"
-										value={step.handWork}
-										error={errorAt("route", i, "handWork")}
-										onChange={(handWork) =>
-											setDesign({
-												...design,
-												route: design.route.map((one, j) => (j === i ? { ...one, handWork } : one)),
-											})
-										}
-									/>
-								</>
-							)}
-						</li>
+			<section aria-label="What it tells" className="flex min-h-0 flex-col border-l border-line">
+				<div role="tablist" aria-label="About this kit" className="flex justify-between border-b border-line px-4">
+					{(Object.keys(TABS) as Tab[]).map((one) => (
+						<button
+							key={one}
+							type="button"
+							role="tab"
+							aria-selected={one === tab}
+							className={`-mb-px min-h-11 border-b-[3px] px-0.5 ${one === tab ? "border-secondary font-bold text-secondary" : "border-transparent text-soft hover:text-base-content"}`}
+							onClick={() => setTab(one)}
+						>
+							{TABS[one]}
+						</button>
 					))}
-				</ol>
-				{mayEdit && (
-					<div className="mt-3 flex flex-col gap-2">
-						{design.route.length < LARGEST_KIT.firings && (
-							<button
-								type="button"
-								className="btn btn-sm"
-								onClick={() => setDesign({ ...design, route: [...design.route, { level: "slump", handWork: "" }] })}
-							>
-								Add a firing
-							</button>
-						)}
-						<TextField
-							label="Note"
-							value={design.note}
-							onChange={(note) => setDesign({ ...design, note })}
-							error={errorAt("note")}
-							multiline
+				</div>
+				<div className="scroll-y min-h-0 grow px-4 py-3">
+					{tab === "tells" && (
+						<TellPanel
+							view={view}
+							reading={reading}
+							survey={survey}
+							design={sound}
+							mayEdit={mayEdit}
+							onLook={setLooked}
 						/>
-						{partTrouble && <p className="font-semibold text-error">{partTrouble}</p>}
-						<Trouble error={save.error} />
-						<div className="foot bg-base-200 flex flex-col">
-							<button type="button" className="btn btn-primary" disabled={save.isPending || !changed} onClick={submit}>
-								{save.isPending ? "Saving …" : changed ? "Save this kit" : "Saved"}
-							</button>
-						</div>
-					</div>
-				)}
+					)}
+					{tab === "route" && (
+						<RoutePanel view={view} outlooks={survey?.firings ?? []} mayEdit={mayEdit} errorAt={saving.errorAt} />
+					)}
+					{tab === "try" && (
+						<TryPanel reading={reading} families={families} mayEdit={mayEdit && opened === undefined} tryOut={tryOut} />
+					)}
+					{tab === "colours" && <PalettePanel glasses={glasses} seen={palette} onSee={setPalette} mayEdit={mayEdit} />}
+					{tab === "files" && <FilePanel view={view} palette={palette} changed={saving.changed} mayEdit={mayEdit} />}
+				</div>
+				{mayEdit && <SaveBar saving={saving} />}
 			</section>
 		</div>
 	);
 }
 
-function ShapeWords({ part, glassName, striker }: { part: KitPart; glassName: string; striker: boolean }) {
-	const figure = useFigure();
-	const sizes = Object.entries(part.shape)
-		.filter(([key]) => key !== "kind")
-		.map(([, value]) => figure({ mm: value as number }))
-		.join(" × ");
-	const kind = part.shape.kind === "triangle" ? "right triangle" : part.shape.kind;
+/** What lies on the bench as a kit of its own: the kit, or one component in the firing that makes it. */
+function onBench(design: KitDesign, opened: string | undefined): KitDesign {
+	const component = design.components.find(({ id }) => id === opened);
+	if (!component) return design;
+	const step = design.route[component.firing] ?? { level: "full" as const, handWork: "" };
+	return { ...emptyKit(component.name), palettes: design.palettes, parts: component.parts, route: [step] };
+}
+
+/** Across the middle, a little beyond the glass. */
+function usualCut(drawn: Parameters<typeof boxOfDrawn>[0]): Cut | undefined {
+	const box = boxOfDrawn(drawn);
+	if (box.widthMm === 0) return undefined;
+	const y = (box.minY + box.maxY) / 2;
+	const over = Math.max(8, box.widthMm * 0.06);
+	return { from: { x: box.minX - over, y }, to: { x: box.maxX + over, y } };
+}
+
+/** A kit that was begun from another one, or from a sample. */
+function useStartFrom(isNew: boolean): void {
+	const edit = useDraft((draft) => draft.edit);
+	useEffect(() => {
+		const text = sessionStorage.getItem("zephyr-new-kit");
+		sessionStorage.removeItem("zephyr-new-kit");
+		if (!isNew || !text) return;
+		const parsed = kitDesign.safeParse(JSON.parse(text));
+		if (parsed.success) edit(() => parsed.data);
+	}, [isNew, edit]);
+}
+
+/** Saves the draft; what is typed while a save runs stays unsaved. Sentences of the document's own checks appear after a try. */
+function useSaving({ kit }: StationProps<"kit">["view"]) {
+	const design = useDraft((draft) => draft.design);
+	const [revision, setRevision] = useState(kit.revision);
+	const [saved, setSaved] = useState(kit.revision === 0 ? undefined : kit.document);
+	const [tried, setTried] = useState(false);
+	const sent = useRef(design);
+	const store = useDraftStore();
+	const act = useAct("saveKit", (output) => {
+		setRevision(output.revision);
+		setSaved(sent.current);
+	});
+	const changed = design !== saved;
+	const issues = useMemo(() => {
+		if (!tried) return [];
+		const checked = kitDesign.safeParse(design);
+		return checked.success ? [] : checked.error.issues;
+	}, [tried, design]);
+	const save = () => {
+		setTried(true);
+		const now = store.getState().design;
+		const checked = kitDesign.safeParse(now);
+		if (!checked.success) return;
+		sent.current = now;
+		act.mutate({ kitId: kit.id, revision, document: checked.data });
+	};
+	useEffect(() => {
+		const onKey = (event: KeyboardEvent) => {
+			if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== "s") return;
+			event.preventDefault();
+			save();
+		};
+		const warn = (event: BeforeUnloadEvent) => changed && saved !== undefined && event.preventDefault();
+		addEventListener("keydown", onKey);
+		addEventListener("beforeunload", warn);
+		return () => {
+			removeEventListener("keydown", onKey);
+			removeEventListener("beforeunload", warn);
+		};
+	});
+	return {
+		save,
+		changed,
+		pending: act.isPending,
+		error: act.error,
+		/** The first thing that stands against saving, with the name of the part it is about. */
+		obstacle: obstacleOf(issues, design),
+		errorAt: (...path: (string | number)[]) =>
+			issues.find((issue) => path.every((step, i) => issue.path[i] === step))?.message,
+		partError: (part: KitPart, field: string) => {
+			const at = design.parts.indexOf(part);
+			return issues.find(({ path }) => path[0] === "parts" && path[1] === at && path.includes(field))?.message;
+		},
+	};
+}
+type Saving = ReturnType<typeof useSaving>;
+
+function obstacleOf(
+	issues: readonly { path: PropertyKey[]; message: string }[],
+	design: KitDesign,
+): string | undefined {
+	const [issue] = issues;
+	if (!issue) return undefined;
+	const part = issue.path[0] === "parts" ? design.parts[Number(issue.path[1])] : undefined;
+	return part ? `${part.name || "A part"}: ${issue.message}` : issue.message;
+}
+
+function SaveBar({ saving }: { saving: Saving }) {
 	return (
-		<span className="block truncate text-soft">
-			{kind} {sizes}, {glassName}
-			{striker && ", shows when fired"}
-		</span>
+		<div className="border-t border-line bg-base-100 px-4 py-3">
+			{saving.obstacle && (
+				<p role="alert" className="mb-2 font-semibold text-error">
+					{saving.obstacle}
+				</p>
+			)}
+			<Trouble error={saving.error} />
+			<button
+				type="button"
+				className="btn btn-primary w-full"
+				aria-keyshortcuts="Control+s"
+				disabled={saving.pending || !saving.changed}
+				onClick={saving.save}
+			>
+				{saving.pending ? "Saving …" : saving.changed ? "Save this kit" : "Saved"}
+			</button>
+		</div>
 	);
 }
 
-function Figures({ reading }: { reading: KitReading }) {
-	const figure = useFigure();
-	const cells: [string, string][] = [
-		[figure({ mm: reading.thickestMm }), "thickest"],
-		[figure({ mm: reading.thinnestMm }), "thinnest"],
-		[figure({ mm: reading.effectiveMm }), "anneals as"],
-		[figure({ g: reading.massG }), "glass"],
-		[`${(reading.areaMm2 / 100).toFixed(0)} cm²`, "area"],
-	];
+function KitName(props: { value: string; error: string | undefined; onChange(name: string): void }) {
 	return (
-		<>
-			<p className="figure text-xl font-bold" data-testid="stack-code">
-				{reading.stackCode}
-			</p>
-			<dl className="mt-2 grid grid-cols-3 gap-y-2">
-				{cells.map(([value, label]) => (
-					<div key={label} className="flex flex-col-reverse">
-						<dt className="text-soft">{label}</dt>
-						<dd className="figure text-lg font-bold">{value}</dd>
-					</div>
-				))}
-			</dl>
-		</>
+		<div className="kit-name">
+			<TextField label="Kit" value={props.value} onChange={props.onChange} error={props.error} compact />
+		</div>
+	);
+}
+
+function History() {
+	const { pastStates, futureStates, undo, redo } = useHistory();
+	return (
+		<div className="join" role="group" aria-label="Undo and redo">
+			<button
+				type="button"
+				className="btn btn-sm join-item w-10 px-0"
+				aria-label={`Undo, ${pastStates.length} steps`}
+				title="Undo (Ctrl+Z)"
+				disabled={pastStates.length === 0}
+				onClick={() => undo()}
+			>
+				<Undo2 size={17} aria-hidden="true" />
+			</button>
+			<button
+				type="button"
+				className="btn btn-sm join-item w-10 px-0"
+				aria-label={`Redo, ${futureStates.length} steps`}
+				title="Redo (Ctrl+Shift+Z)"
+				disabled={futureStates.length === 0}
+				onClick={() => redo()}
+			>
+				<Redo2 size={17} aria-hidden="true" />
+			</button>
+		</div>
+	);
+}
+
+function ShowButtons(props: {
+	show: PlanShow;
+	onShow(show: PlanShow): void;
+	exploded: boolean;
+	onExploded(exploded: boolean): void;
+}) {
+	const { show, onShow, exploded, onExploded } = props;
+	const toggle = (label: string, pressed: boolean, onPress: () => void) => (
+		<button
+			type="button"
+			aria-pressed={pressed}
+			className={`btn btn-sm join-item px-2.5 ${pressed ? "btn-secondary" : ""}`}
+			onClick={onPress}
+		>
+			{label}
+		</button>
+	);
+	return (
+		<div className="flex flex-wrap gap-2">
+			<div className="join" role="group" aria-label="Colours">
+				{toggle("as bought", !show.fired, () => onShow({ ...show, fired: false }))}
+				{toggle("as fired", show.fired, () => onShow({ ...show, fired: true }))}
+			</div>
+			<div className="join" role="group" aria-label="What the plan shows">
+				{toggle("thickness", show.thickness, () => onShow({ ...show, thickness: !show.thickness }))}
+				{toggle("fired edge", show.after, () => onShow({ ...show, after: !show.after }))}
+				{toggle("joints", show.joints, () => onShow({ ...show, joints: !show.joints }))}
+				{toggle("exploded", exploded, () => onExploded(!exploded))}
+			</div>
+		</div>
+	);
+}
+
+/** What is being drawn on the plan, and how to end it. */
+function ModeBar({
+	mode,
+	onMode,
+	glasses,
+}: {
+	mode: PlanMode;
+	onMode(mode: PlanMode): void;
+	glasses: StationProps<"kit">["view"]["glasses"];
+}) {
+	const editParts = useDraft((draft) => draft.editParts);
+	const choose = useDraft((draft) => draft.choose);
+	const leave = () => onMode({ kind: "parts" });
+	const finish = () => {
+		leave();
+		if (mode.kind !== "line" || mode.points.length < 2) return;
+		const glass = glasses.find(({ form }) => form === mode.form);
+		if (!glass) return;
+		const box = boundsOf([mode.points]);
+		const tenth = (mm: number) => Math.round(mm * 10) / 10;
+		const id = newId();
+		const [x, y] = [(box.minX + box.maxX) / 2, (box.minY + box.maxY) / 2];
+		editParts((parts) => [
+			...parts,
+			{
+				id,
+				name: mode.form === "ribbon" ? "Ribbon" : "Stringer",
+				kind: "thread",
+				glassId: glass.id,
+				points: mode.points.map((point) => ({ x: tenth(point.x - x), y: tenth(point.y - y) })),
+				layer: Math.max(0, ...parts.map(({ layer }) => layer)) + (parts.length > 0 ? 1 : 0),
+				firing: Math.max(0, ...parts.map(({ firing }) => firing)),
+				xMm: tenth(x),
+				yMm: tenth(y),
+				turnDeg: 0,
+			},
+		]);
+		choose([id]);
+	};
+	useEffect(() => {
+		const onKey = (event: KeyboardEvent) => {
+			if (event.key === "Escape") leave();
+			if (event.key === "Enter" && mode.kind === "line") finish();
+		};
+		addEventListener("keydown", onKey);
+		return () => removeEventListener("keydown", onKey);
+	});
+	return (
+		<p role="status" className="flex items-center gap-3 rounded bg-pick px-3 py-1.5">
+			<span className="grow">
+				{mode.kind === "line"
+					? `Press where the ${mode.form} runs, point by point (${mode.points.length} so far). Enter ends it.`
+					: "Draw each score across the sheet, edge to edge. Then press “Cut it and spread the pieces”."}
+			</span>
+			{mode.kind === "line" && (
+				<button type="button" className="btn btn-sm" disabled={mode.points.length < 2} onClick={finish}>
+					Done
+				</button>
+			)}
+			<button type="button" className="btn btn-ghost btn-sm" onClick={leave}>
+				Leave it
+			</button>
+		</p>
 	);
 }

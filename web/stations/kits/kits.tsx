@@ -34,9 +34,10 @@ export default framed("kits", "kits", ({ view, frame }) => (
 function KitRow({ kit, glasses }: { kit: KitBrief; glasses: Views["kits"]["glasses"] }) {
 	const figure = useFigure();
 	const { reading, document: design } = kit;
-	const stack = reading.columnGlassIds
-		.map((id) => glasses.find((glass) => glass.id === id))
-		.map((glass) => ({ colour: glass?.firedColour ?? "#cccccc", mm: glass?.thicknessMm ?? 3 }));
+	const stack = reading.columnGlassIds.map((id, i) => {
+		const glass = glasses.find((one) => one.id === id);
+		return { colour: glass?.firedColour ?? "#cccccc", mm: reading.columnMm?.[i] ?? glass?.thicknessMm ?? 3 };
+	});
 	const worst = reading.findings[0]?.severity;
 	return (
 		<li>
@@ -44,7 +45,7 @@ function KitRow({ kit, glasses }: { kit: KitBrief; glasses: Views["kits"]["glass
 				href={`/kits/${kit.id}`}
 				className="grid grid-cols-[136px_1.3fr_1fr_1fr_auto] items-center gap-6 py-3 hover:bg-pick max-lg:grid-cols-[110px_1fr_1fr]"
 			>
-				<KitPlan parts={design.parts} glasses={glasses} className="h-30 w-full" />
+				<KitPlan design={design} glasses={glasses} className="h-30 w-full" />
 				<div className="min-w-0">
 					<p className="truncate text-xl font-bold">{design.name}</p>
 					<p className="text-soft">

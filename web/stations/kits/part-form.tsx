@@ -1,71 +1,53 @@
-import { type CutShape, SHAPE_KINDS } from "@core/geometry/shape";
-import type { Glass } from "@core/glass/glass";
-import type { KitPart } from "@core/stack/kit";
+import type { Glass, GlassForm } from "@core/glass/glass";
+import { type KitPart, METALS, type PartKind } from "@core/kit/kit";
 import { ChoiceField, NumberField, TextField } from "../../ui/fields";
+import { useDraft } from "./draft";
+import { PointsField } from "./points-field";
+import { ShapeFields } from "./shape-fields";
 
 interface Props {
 	part: KitPart;
 	glasses: readonly Glass[];
 	onChange(part: KitPart): void;
-	onRemove(): void;
-	onCopy(): void;
 	errorAt(field: string): string | undefined;
 }
 
-const NEW_SHAPE: Record<CutShape["kind"], CutShape> = {
-	rectangle: { kind: "rectangle", widthMm: 60, heightMm: 40 },
-	square: { kind: "square", sideMm: 40 },
-	strip: { kind: "strip", lengthMm: 80, widthMm: 10 },
-	triangle: { kind: "triangle", widthMm: 40, heightMm: 40 },
-	circle: { kind: "circle", diameterMm: 40 },
+const FORMS: Partial<Record<PartKind, readonly GlassForm[]>> = {
+	sheet: ["sheet"],
+	thread: ["stringer", "ribbon"],
+	grains: ["frit"],
+	lump: ["sheet", "cane", "frit"],
 };
 
-const SIZE_WORDS: Record<string, string> = {
-	widthMm: "Width",
-	heightMm: "Height",
-	sideMm: "Side",
-	lengthMm: "Length",
-	diameterMm: "Diameter",
-};
-
-/** One cut of glass: shape, size, glass, layer, place. */
-export function PartForm({ part, glasses, onChange, onRemove, onCopy, errorAt }: Props) {
-	const set = (change: Partial<KitPart>) => onChange({ ...part, ...change });
-	const number = (key: "xMm" | "yMm") => (value: number | null) => set({ [key]: value ?? Number.NaN });
+/** One part with all its sizes: what it is, of what, where it lies. */
+export function PartForm({ part, glasses, onChange, errorAt }: Props) {
+	const route = useDraft(({ design }) => design.route);
+	const set = (change: object) => onChange({ ...part, ...change } as KitPart);
+	const length = (label: string, key: string, value: number) => (
+		<NumberField
+			kind="length"
+			compact
+			label={label}
+			value={value}
+			error={errorAt(key)}
+			onChange={(mm) => set({ [key]: mm ?? Number.NaN })}
+		/>
+	);
 	return (
-		<div className="grid grid-cols-2 gap-x-3 gap-y-2 border-y border-line bg-pick px-4 py-3">
+		<div className="grid grid-cols-2 gap-x-3 gap-y-2">
 			<TextField label="Name" value={part.name} onChange={(name) => set({ name })} error={errorAt("name")} compact />
-			<ChoiceField
-				label="Shape"
-				value={part.shape.kind}
-				onChange={(kind) => set({ shape: NEW_SHAPE[kind] })}
-				options={SHAPE_KINDS.map((kind) => ({ value: kind, label: kind === "triangle" ? "right triangle" : kind }))}
-				compact
-			/>
-			{Object.entries(part.shape)
-				.filter(([key]) => key !== "kind")
-				.map(([key, value]) => (
-					<NumberField
-						key={key}
-						kind="length"
-						compact
-						label={SIZE_WORDS[key] ?? key}
-						value={value as number}
-						error={errorAt(key)}
-						onChange={(mm) => set({ shape: { ...part.shape, [key]: mm ?? Number.NaN } as CutShape })}
+			{"shape" in part && <ShapeFields shape={part.shape} onChange={(shape) => set({ shape })} errorAt={errorAt} />}
+			{"glassId" in part && (
+				<div className="col-span-2">
+					<GlassChoice
+						label="Glass"
+						glasses={glasses.filter(({ form }) => FORMS[part.kind]?.includes(form))}
+						value={part.glassId}
+						onChange={(glassId) => set({ glassId })}
 					/>
-				))}
-			<ChoiceField
-				label="Glass"
-				value={part.glassId}
-				onChange={(glassId) => set({ glassId })}
-				error={errorAt("glassId")}
-				options={glasses.map(({ id, name, familyId, thicknessMm }) => ({
-					value: id,
-					label: `${name} · ${familyId} · ${thicknessMm} mm`,
-				}))}
-				compact
-			/>
+				</div>
+			)}
+			<KindFields part={part} set={set} length={length} errorAt={errorAt} />
 			<NumberField
 				kind="count"
 				compact
@@ -75,15 +57,6 @@ export function PartForm({ part, glasses, onChange, onRemove, onCopy, errorAt }:
 				onChange={(layer) => set({ layer: (layer ?? Number.NaN) - 1 })}
 			/>
 			<NumberField
-				kind="length"
-				compact
-				label="Across"
-				value={part.xMm}
-				error={errorAt("xMm")}
-				onChange={number("xMm")}
-			/>
-			<NumberField kind="length" compact label="Up" value={part.yMm} error={errorAt("yMm")} onChange={number("yMm")} />
-			<NumberField
 				kind="degrees"
 				compact
 				label="Turned"
@@ -91,14 +64,144 @@ export function PartForm({ part, glasses, onChange, onRemove, onCopy, errorAt }:
 				error={errorAt("turnDeg")}
 				onChange={(turnDeg) => set({ turnDeg: turnDeg ?? Number.NaN })}
 			/>
-			<div className="flex items-end gap-2">
-				<button type="button" className="btn btn-sm" onClick={onCopy}>
-					Copy
-				</button>
-				<button type="button" className="btn btn-sm" onClick={onRemove}>
-					Remove
-				</button>
-			</div>
+			{length("Across", "xMm", part.xMm)}
+			{length("Up", "yMm", part.yMm)}
+			{route.length > 1 && (
+				<ChoiceField
+					compact
+					label="Laid before"
+					value={String(part.firing)}
+					error={errorAt("firing")}
+					onChange={(firing) => set({ firing: Number(firing) })}
+					options={route.map((step, i) => ({ value: String(i), label: `firing ${i + 1}, ${step.level}` }))}
+				/>
+			)}
 		</div>
+	);
+}
+
+interface KindProps {
+	part: KitPart;
+	set(change: object): void;
+	length(label: string, key: string, value: number): React.ReactNode;
+	errorAt(field: string): string | undefined;
+}
+
+/** What only this kind of part has. */
+function KindFields({ part, set, length, errorAt }: KindProps) {
+	switch (part.kind) {
+		case "sheet":
+			return (
+				<label className="col-span-2 flex min-h-9 items-center gap-2">
+					<input
+						type="checkbox"
+						className="checkbox checkbox-sm"
+						checked={part.faceDown}
+						onChange={(event) => set({ faceDown: event.target.checked })}
+					/>
+					face down (coating or texture towards the shelf)
+				</label>
+			);
+		case "thread":
+			return (
+				<div className="col-span-2">
+					<PointsField
+						label="Line"
+						points={part.points}
+						error={errorAt("points")}
+						onChange={(points) => set({ points })}
+					/>
+				</div>
+			);
+		case "grains":
+			return (
+				<NumberField
+					kind="count"
+					compact
+					label="g/cm²"
+					value={part.gPerCm2}
+					error={errorAt("gPerCm2")}
+					onChange={(gPerCm2) => set({ gPerCm2: gPerCm2 ?? Number.NaN })}
+				/>
+			);
+		case "lump":
+			return (
+				<>
+					<ChoiceField
+						compact
+						label="Kind"
+						value={part.form}
+						onChange={(form) => set({ form })}
+						options={[
+							{ value: "dome", label: "rounded dot" },
+							{ value: "slice", label: "cane slice" },
+						]}
+					/>
+					{length("Diameter", "diameterMm", part.diameterMm)}
+					{length("Height", "heightMm", part.heightMm)}
+				</>
+			);
+		case "foil":
+			return <MetalChoice value={part.metal} set={set} />;
+		case "loop":
+			return (
+				<>
+					<MetalChoice value={part.metal} set={set} />
+					{length("Wire", "wireMm", part.wireMm)}
+					{length("Eye", "eyeMm", part.eyeMm)}
+					{length("Tail", "tailMm", part.tailMm)}
+				</>
+			);
+		case "fibre":
+			return (
+				<>
+					<ChoiceField
+						compact
+						label="Use"
+						value={part.use}
+						onChange={(use) => set({ use })}
+						options={[
+							{ value: "support", label: "under a part" },
+							{ value: "insert", label: "inside, a pocket" },
+						]}
+					/>
+					{length("Fibre height", "heightMm", part.heightMm)}
+				</>
+			);
+		case "dam":
+			return length("Wall height", "heightMm", part.heightMm);
+		case "component":
+			return null;
+	}
+}
+
+const MetalChoice = ({ value, set }: { value: string; set(change: object): void }) => (
+	<ChoiceField
+		compact
+		label="Metal"
+		value={value}
+		onChange={(metal) => set({ metal })}
+		options={METALS.map((metal) => ({ value: metal, label: metal }))}
+	/>
+);
+
+/** A glass of the book, with family and thickness. */
+export function GlassChoice(props: {
+	label: string;
+	glasses: readonly Glass[];
+	value: string;
+	onChange(id: string): void;
+}) {
+	return (
+		<ChoiceField
+			compact
+			label={props.label}
+			value={props.value}
+			onChange={props.onChange}
+			options={props.glasses.map(({ id, name, familyId, thicknessMm, form, grade }) => ({
+				value: id,
+				label: form === "frit" ? `${name} · ${familyId} · ${grade}` : `${name} · ${familyId} · ${thicknessMm} mm`,
+			}))}
+		/>
 	);
 }

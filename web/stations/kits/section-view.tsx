@@ -1,89 +1,117 @@
-import { type FuseLevel, LEVEL_AIM, LEVEL_WORDS } from "@core/firing/level";
-import type { Glass } from "@core/glass/glass";
-import type { KitPart } from "@core/stack/kit";
-import { profileAfter } from "@core/stack/profile";
-import { sectionAt } from "@core/stack/section";
-import { useMemo } from "react";
+import { type FuseLevel, LEVEL_WORDS } from "@core/firing/level";
+import type { DrawnPart } from "@core/kit/drawn";
+import type { Section } from "@core/stack/section";
 import { useFigure } from "../../lib/prefs";
+import { LevelGlyph } from "../../ui/signs";
 
 interface Props {
-	parts: readonly KitPart[];
-	glasses: readonly Glass[];
+	section: Section | undefined;
+	drawn: readonly DrawnPart[];
 	level: FuseLevel;
-	yMm: number;
 }
 
-/** Heights are drawn twice as large as widths: a single sheet would hardly be seen. The drawing says so. */
-const TALLER = 2;
-const COUNT = 240;
+/** Heights are drawn three times as large as widths: a single sheet would hardly be seen. The drawing says so. */
+const TALLER = 3;
+const ROOM_MM = 4;
 
-/** The section along the line: laid up above, after firing below. */
-export function SectionView({ parts, glasses, level, yMm }: Props) {
+/** The section along the plan's line: laid up above, after the firing below, on one scale. */
+export function SectionView({ section, drawn, level }: Props) {
 	const figure = useFigure();
-	const section = useMemo(() => {
-		const byId = new Map(glasses.map((glass) => [glass.id, glass]));
-		return sectionAt(parts, (part) => byId.get(part.glassId)?.thicknessMm ?? 0, yMm, COUNT);
-	}, [parts, glasses, yMm]);
+	if (!section || section.lengthMm <= 0) return null;
 	const heights = section.places.map(({ layers }) => layers.reduce((sum, { mm }) => sum + mm, 0));
-	const after = profileAfter(heights, section.stepMm, LEVEL_AIM[level]);
-	const width = section.toMm - section.fromMm;
-	const top = Math.max(6, ...heights, ...after) * TALLER + 4;
-	const colourOf = (partId: string) => {
-		const part = parts.find(({ id }) => id === partId);
-		return glasses.find(({ id }) => id === part?.glassId)?.firedColour ?? "#ccc";
-	};
-	if (parts.length === 0 || width <= 0) return null;
+	const top = Math.max(9, ...heights, ...section.after) * TALLER + ROOM_MM;
+	const colours = new Map(drawn.map(({ part, firedColour }) => [part.id, firedColour]));
 	const range = (values: readonly number[]) => {
-		const glass = values.filter((value) => value > 0.05);
+		const glass = values.filter((mm) => mm > 0.05);
 		return glass.length === 0
 			? "no glass here"
-			: `${figure({ mm: Math.min(...glass) })} to ${figure({ mm: Math.max(...glass) })} high`;
+			: `${figure({ mm: Math.min(...glass) })} to ${figure({ mm: Math.max(...glass) })}`;
+	};
+	const floor = top - 1;
+	const frame = {
+		viewBox: `0 0 ${section.lengthMm} ${top}`,
+		className: "h-full max-h-16 w-full",
+		preserveAspectRatio: "xMidYMax meet",
 	};
 	return (
-		<div className="grid grid-cols-[6.5rem_1fr_10rem] items-end gap-x-3 gap-y-1">
+		<div className="grid grid-cols-[5.5rem_minmax(0,1fr)_7.5rem] items-end gap-x-3 gap-y-1.5">
 			<span className="text-soft">laid up</span>
-			<svg viewBox={`0 0 ${width} ${top}`} className="w-full" shapeRendering="crispEdges" aria-hidden="true">
-				{section.places.map(({ xMm, layers }) => {
-					let y = top - 1;
+			<svg {...frame} role="img" aria-label={`Section as laid up, ${range(heights)} high`} shapeRendering="crispEdges">
+				{section.places.map(({ alongMm, layers }) => {
+					let y = floor;
 					return layers.map(({ partId, mm }) => {
 						y -= mm * TALLER;
 						return (
 							<rect
-								key={`${partId}${xMm}`}
-								x={xMm - section.fromMm - section.stepMm / 2}
+								key={`${partId} ${alongMm}`}
+								x={alongMm - section.stepMm / 2}
 								y={y}
-								width={section.stepMm * 1.06}
+								width={section.stepMm * 1.08}
 								height={mm * TALLER}
-								fill={colourOf(partId)}
+								fill={colours.get(partId) ?? "#cccccc"}
 							/>
 						);
 					});
 				})}
-				<path d={`M0 ${top - 0.5}H${width}`} className="stroke-base-content" vectorEffect="non-scaling-stroke" />
+				<Shelf lengthMm={section.lengthMm} y={floor} />
 			</svg>
-			<span className="figure text-soft">{range(heights)}</span>
-			<span className="text-soft">after {LEVEL_WORDS[level]}</span>
-			<svg viewBox={`0 0 ${width} ${top}`} className="w-full" shapeRendering="crispEdges" aria-hidden="true">
-				{after.map((height, i) => {
-					const place = section.places[i];
-					const topPart = place?.layers.at(-1)?.partId;
-					return height > 0.05 && topPart ? (
-						<rect
-							key={place?.xMm}
-							x={i * section.stepMm}
-							y={top - 1 - height * TALLER}
-							width={section.stepMm * 1.06}
-							height={height * TALLER}
-							fill={colourOf(topPart)}
-						/>
-					) : null;
-				})}
-				<path d={`M0 ${top - 0.5}H${width}`} className="stroke-base-content" vectorEffect="non-scaling-stroke" />
+			<span className="figure text-soft">{range(heights)} high</span>
+			<LevelGlyph level={level} label={false} />
+			<svg {...frame} role="img" aria-label={`Section after ${LEVEL_WORDS[level]}, ${range(section.after)} high`}>
+				<AfterShapes section={section} colours={colours} floor={floor} />
+				<Shelf lengthMm={section.lengthMm} y={floor} />
 			</svg>
-			<span className="figure text-soft">{range(after)}</span>
+			<span className="figure">
+				<b>{range(section.after)}</b> <span className="text-soft">after {LEVEL_WORDS[level]}</span>
+			</span>
 			<span className="col-span-3 text-[12px] text-soft">
-				Section along the dashed line; heights drawn twice as large as widths. An estimate.
+				Section along the line; heights drawn {TALLER} times as large as widths. An estimate.
 			</span>
 		</div>
 	);
+}
+
+const Shelf = ({ lengthMm, y }: { lengthMm: number; y: number }) => (
+	<path
+		d={`M0 ${y + 0.4}H${lengthMm}`}
+		className="stroke-base-content"
+		strokeWidth="1.2"
+		vectorEffect="non-scaling-stroke"
+	/>
+);
+
+/** What the glass has become: each place keeps the shares of its layers, in a body with one soft top. */
+function AfterShapes({
+	section,
+	colours,
+	floor,
+}: {
+	section: Section;
+	colours: ReadonlyMap<string, string>;
+	floor: number;
+}) {
+	let lastLayers: Section["places"][number]["layers"] = [];
+	return section.after.map((height, i) => {
+		const place = section.places[i];
+		if (!place || height < 0.05) return null;
+		const glass = place.layers.filter(({ glassMm }) => glassMm > 0);
+		if (glass.length > 0) lastLayers = glass;
+		const layers = glass.length > 0 ? glass : lastLayers;
+		const total = layers.reduce((sum, { glassMm }) => sum + glassMm, 0) || 1;
+		let y = floor;
+		return layers.map(({ partId, glassMm }) => {
+			const mm = (height * glassMm) / total;
+			y -= mm * TALLER;
+			return (
+				<rect
+					key={`${partId} ${place.alongMm}`}
+					x={place.alongMm - section.stepMm / 2}
+					y={y}
+					width={section.stepMm * 1.1}
+					height={mm * TALLER + 0.02}
+					fill={colours.get(partId) ?? "#cccccc"}
+				/>
+			);
+		});
+	});
 }

@@ -1,0 +1,23 @@
+/** A mould to slump into or over, a frame with an opening, or a ring to cast in. Lengths mm. */
+export interface Mould {
+	id: string;
+	name: string;
+	kind: MouldKind;
+	/** Opening of a dish or frame, the form itself for one to drape over. */
+	opening: "rectangle" | "round";
+	widthMm: number;
+	heightMm: number;
+	depthMm: number;
+	texture: string;
+	vented: boolean;
+	release: Release;
+	/** Firings since the release was renewed. */
+	usesSince: number;
+	/** It bears no more than this, °C. */
+	maxC: number;
+}
+
+export const MOULD_KINDS = ["dish", "drape", "frame", "ring", "texture"] as const;
+export type MouldKind = (typeof MOULD_KINDS)[number];
+export const RELEASES = ["washed", "papered", "bare"] as const;
+export type Release = (typeof RELEASES)[number];

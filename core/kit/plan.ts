@@ -1,0 +1,55 @@
+import { alongPath, boundsOf, type Region, type Ring } from "../geometry/region";
+import { type CutShape, centred, placeRing, regionOfShape } from "../geometry/shape";
+import type { Glass } from "../glass/glass";
+import type { KitDesign, KitPart } from "./kit";
+
+/** What a part covers with the middle of its box at the origin, before it is turned. A loop's origin is its eye. */
+export function ownRegion(part: KitPart, design: Pick<KitDesign, "components">, glass?: Glass): Region {
+	switch (part.kind) {
+		case "thread":
+			return alongPath(centred(part.points), widthOf(glass));
+		case "lump":
+			return regionOfShape({ kind: "circle", diameterMm: part.diameterMm });
+		case "loop":
+			return [
+				...regionOfShape({ kind: "ring", diameterMm: part.eyeMm + 2 * part.wireMm, holeMm: part.eyeMm }),
+				tail(part.eyeMm, part.wireMm, part.tailMm),
+			];
+		case "component": {
+			const component = design.components.find(({ id }) => id === part.componentId);
+			return (component?.parts ?? []).flatMap((inner) => placedRegion(inner, design, glass));
+		}
+		default:
+			return regionOfShape(part.shape);
+	}
+}
+
+/** What a part covers where it lies, mm. */
+export const placedRegion = (part: KitPart, design: Pick<KitDesign, "components">, glass?: Glass): Region =>
+	placeRegion(ownRegion(part, design, glass), part);
+
+export const placeRegion = (region: Region, part: Pick<KitPart, "xMm" | "yMm" | "turnDeg">): Region =>
+	region.map((ring) => placeRing(ring, { x: part.xMm, y: part.yMm }, part.turnDeg));
+
+/** Width of a thread (mm) where its glass says none. */
+const USUAL_THREAD_MM = 1;
+const widthOf = (glass: Glass | undefined): number => glass?.widthMm ?? glass?.thicknessMm ?? USUAL_THREAD_MM;
+
+const tail = (eyeMm: number, wireMm: number, tailMm: number): Ring => {
+	const top = -eyeMm / 2 - wireMm / 2;
+	return [
+		{ x: -wireMm, y: top - tailMm },
+		{ x: wireMm, y: top - tailMm },
+		{ x: wireMm, y: top },
+		{ x: -wireMm, y: top },
+	];
+};
+
+/** The shape of a part that has one. */
+export const shapeOf = (part: KitPart): CutShape | undefined => ("shape" in part ? part.shape : undefined);
+
+/** Width and height of a part's own box, mm. */
+export function partBox(part: KitPart, design: Pick<KitDesign, "components">, glass?: Glass): [number, number] {
+	const { widthMm, heightMm } = boundsOf(ownRegion(part, design, glass));
+	return [widthMm, heightMm];
+}

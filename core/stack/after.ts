@@ -1,0 +1,203 @@
+import { isOn } from "../geometry/inside";
+import {
+	areaMm2,
+	type Bounds,
+	intersect,
+	offset,
+	type Point,
+	perimeterMm,
+	type Region,
+	type Ring,
+	subtract,
+	unite,
+} from "../geometry/region";
+import { EDGE_SHARE, flowShare, PUDDLE_MM } from "./outline";
+
+/** What a body of glass has become after a firing; an estimate. Lengths mm. */
+export interface After {
+	region: Region;
+	areaMm2: number;
+	/** Glass over the new area. */
+	meanMm: number;
+	/** How far its edge moved outwards (negative: inwards), where least and where most. */
+	leastMm: number;
+	mostMm: number;
+}
+
+/** The glass a body is made of. */
+export interface Melting {
+	region: Region;
+	box: Bounds;
+	areaMm2: number;
+	glassMm: number;
+}
+
+/** Each stretch of edge moves by the thickness of the band this wide inside it, mm. Fitted to common practice. */
+const BAND_MM = 12;
+/** Where the thickness along the edge differs by less, the whole edge moves alike, mm. */
+const ALIKE_MM = 0.25;
+/** An estimate needs no finer arcs, mm. */
+const ARC_MM = 0.08;
+const SMALLEST_HOLE_MM2 = 0.5;
+
+/**
+ * The outline of one connected body after a firing of flow index `flow`: every stretch of edge goes by the flow's share of
+ * the way to the puddle its 12 mm band strives for, then corners round off. The glass is conserved: mean × area.
+ * Source of the puddle: de Gennes, Brochard-Wyart, Quéré, *Capillarity and Wetting Phenomena*; the rest is fitted.
+ * @param within regions that hold it in: the inside of a dam
+ */
+export function afterOf(body: readonly Melting[], flow: number, within: readonly Region[] = []): After {
+	const start = unite(body.map(({ region }) => region)).filter((ring) => Math.abs(areaMm2([ring])) > SMALLEST_HOLE_MM2);
+	const area = areaMm2(start);
+	const volume = body.reduce((sum, one) => sum + one.areaMm2 * one.glassMm, 0);
+	if (area <= 0) return { region: [], areaMm2: 0, meanMm: 0, leastMm: 0, mostMm: 0 };
+	const share = flowShare(area, flow);
+	const moveOf = edgeMoves(start, area, share);
+	const { region, leastMm, mostMm } = movedEdge(start, body, moveOf);
+	const round = roundedCorners(region, Math.min(1, share) * PUDDLE_MM);
+	const held = within.reduce<Region>((left, wall) => intersect(left, wall), round.length > 0 ? round : region);
+	const after = areaMm2(held);
+	return { region: held, areaMm2: after, meanMm: after > 0 ? volume / after : 0, leastMm, mostMm };
+}
+
+const TRIED_MM = [-3.2, -1.6, 0, 4, 12, 30];
+const UNMOVED = TRIED_MM.indexOf(0);
+
+/**
+ * How far (mm) the edge of an outline moves where its band is `h` thick: the share of the δ that solves
+ * e·A(δ) − 0.10·e²·p(δ) = A·h, with area and perimeter read from real offsets of the outline.
+ */
+function edgeMoves(start: Region, area: number, share: number): (h: number) => number {
+	const e = PUDDLE_MM;
+	const known = new Map<number, number>();
+	const holds = (i: number): number => {
+		const before = known.get(i);
+		if (before !== undefined) return before;
+		const grown = offset(start, TRIED_MM[i] as number, ARC_MM);
+		const glass = e * areaMm2(grown) - EDGE_SHARE * e * e * perimeterMm(grown);
+		known.set(i, glass);
+		return glass;
+	};
+	return (h) => {
+		const glass = area * h;
+		let i = UNMOVED;
+		while (i < TRIED_MM.length - 1 && holds(i) < glass) i++;
+		while (i > 1 && holds(i - 1) >= glass) i--;
+		const [low, high] = [holds(i - 1), holds(i)];
+		const [from, to] = [TRIED_MM[i - 1] as number, TRIED_MM[i] as number];
+		const aim = high === low ? from : from + ((to - from) * (glass - low)) / (high - low);
+		const stuck = h < e ? Math.max(aim, h - e) : Math.max(0, aim);
+		return share * (h < e ? Math.min(0, stuck) : stuck);
+	};
+}
+
+function movedEdge(start: Region, body: readonly Melting[], moveOf: (h: number) => number) {
+	const step = Math.max(2.5, perimeterMm(start) / 220);
+	const rings = start.map((ring) => {
+		const points = stepped(ring, step);
+		const thick = points.map(({ at, out }) => bandMm(at, out, body));
+		const reach = Math.max(1, Math.round(6 / step));
+		const moves = thick.map((_, i) => {
+			let sum = 0;
+			for (let k = -reach; k <= reach; k++) sum += thick[(i + k + thick.length) % thick.length] as number;
+			return moveOf(sum / (2 * reach + 1));
+		});
+		return { points, moves };
+	});
+	const all = rings.flatMap(({ moves }) => moves);
+	const leastMm = Math.min(...all);
+	const mostMm = Math.max(...all);
+	const alike = mostMm - leastMm < ALIKE_MM;
+	const mean = all.reduce((sum, mm) => sum + mm, 0) / all.length;
+	const region = alike
+		? offset(start, mean, ARC_MM)
+		: unite([rings.map(({ points, moves }) => points.map(({ at, out }, i) => along(at, out, moves[i] as number)))]);
+	return { region, leastMm, mostMm };
+}
+
+const along = (at: Point, out: Point, mm: number): Point => ({ x: at.x + out.x * mm, y: at.y + out.y * mm });
+
+interface EdgePoint {
+	at: Point;
+	/** Outwards; longer than 1 at a corner, so that both its edges move by the same. */
+	out: Point;
+}
+
+const LONGEST_MITRE = 1.5;
+
+/** The corners of a ring and points between them no further apart than `step`, each with the way outwards. */
+function stepped(ring: Ring, step: number): EdgePoint[] {
+	const unit = (a: Point, b: Point): Point => {
+		const mm = Math.hypot(b.x - a.x, b.y - a.y) || 1;
+		return { x: (b.y - a.y) / mm, y: -(b.x - a.x) / mm };
+	};
+	return ring.flatMap((at, i): EdgePoint[] => {
+		const before = ring[(i + ring.length - 1) % ring.length] as Point;
+		const next = ring[(i + 1) % ring.length] as Point;
+		const [one, other] = [unit(before, at), unit(at, next)];
+		const [x, y] = [one.x + other.x, one.y + other.y];
+		const square = x * x + y * y || 1;
+		const mitre = Math.min(LONGEST_MITRE / Math.sqrt(square), 2 / square);
+		const count = Math.floor(Math.hypot(next.x - at.x, next.y - at.y) / step);
+		const between = Array.from({ length: Math.max(0, count - 1) }, (_, k) => {
+			const t = (k + 1) / count;
+			return { at: { x: at.x + t * (next.x - at.x), y: at.y + t * (next.y - at.y) }, out: other };
+		});
+		return [{ at, out: { x: x * mitre, y: y * mitre } }, ...between];
+	});
+}
+
+const DEPTHS_MM = [1, BAND_MM / 3, (2 * BAND_MM) / 3, BAND_MM - 1];
+const SIDEWAYS_MM = [-BAND_MM / 3, 0, BAND_MM / 3];
+
+/** Mean thickness of the glass in the band behind a place on the edge, mm. */
+function bandMm(at: Point, out: Point, body: readonly Melting[]): number {
+	const mm = Math.hypot(out.x, out.y) || 1;
+	const [nx, ny] = [out.x / mm, out.y / mm];
+	let [sum, count] = [0, 0];
+	for (const depth of DEPTHS_MM)
+		for (const aside of SIDEWAYS_MM) {
+			const here = thicknessAt({ x: at.x - nx * depth - ny * aside, y: at.y - ny * depth + nx * aside }, body);
+			if (here === 0) continue;
+			sum += here;
+			count++;
+		}
+	return count > 0 ? sum / count : 0;
+}
+
+/** Glass over one place, mm. */
+export function thicknessAt(p: Point, body: readonly Melting[]): number {
+	let mm = 0;
+	for (const { box, region, glassMm } of body) {
+		if (p.x < box.minX || p.x > box.maxX || p.y < box.minY || p.y > box.maxY) continue;
+		if (isOn(p, region)) mm += glassMm;
+	}
+	return mm;
+}
+
+/** Bars narrower than this share of the rounding keep themselves and are rounded by less. */
+const BAR_SHARE = 0.3;
+const LEAST_RADIUS_MM = 0.4;
+
+/** Each narrower try is this much smaller, so that a bar is rounded by nearly half its width. */
+const NEXT_RADIUS = 0.8;
+
+/** Rounds corners by `radius` mm; what is too narrow for it is rounded by less, so that a bar never vanishes. */
+function roundedCorners(region: Region, radius: number): Region {
+	if (radius < LEAST_RADIUS_MM || region.length === 0) return region;
+	const opened = offset(offset(region, -radius, ARC_MM), radius, ARC_MM);
+	if (opened.length === 0) return roundedCorners(region, radius * NEXT_RADIUS);
+	const lost = subtract(region, opened);
+	const bars = offset(lost, -BAR_SHARE * radius, ARC_MM);
+	if (bars.length === 0) return opened;
+	const narrow = intersect(region, offset(bars, radius * 1.3, ARC_MM));
+	return unite([opened, roundedCorners(narrow, radius * NEXT_RADIUS)]);
+}
+
+/** The inside of a wall with a hole; empty for one without. */
+export const insideOf = (wall: Region): Region =>
+	wall.filter((ring) => areaMm2([ring]) < 0).map((ring) => [...ring].reverse());
+
+/** Does the inside of a wall hold all of a body? */
+export const holdsIn = (inside: Region, body: Region): boolean =>
+	inside.length > 0 && areaMm2(subtract(body, inside)) < 1;

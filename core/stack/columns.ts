@@ -1,0 +1,59 @@
+import { convexCovers } from "../geometry/convex";
+import { apart, areaMm2, type Bounds, boundsOf, intersect, type Region, subtract } from "../geometry/region";
+
+/** Something flat that lies on a layer. */
+export interface Covering {
+	layer: number;
+	region: Region;
+	box: Bounds;
+	areaMm2: number;
+	convex: boolean;
+}
+
+/** A patch of the plan on which everywhere the same lies; parts from the shelf up. */
+export interface Column<P extends Covering> {
+	region: Region;
+	box: Bounds;
+	areaMm2: number;
+	parts: P[];
+}
+
+/** Slivers below this are rounding of the overlay, not glass. */
+const LEAST_AREA_MM2 = 0.05;
+
+/**
+ * Exact overlay of all parts: every patch of the plan with what lies there. The smallest parts come first, so that a base
+ * under a hundred tiles is cut once and not a hundred times.
+ */
+export function columnsOf<P extends Covering>(parts: readonly P[]): Column<P>[] {
+	let columns: Column<P>[] = [];
+	for (const part of [...parts].sort((a, b) => a.areaMm2 - b.areaMm2)) {
+		const next: Column<P>[] = [];
+		const over: Region[] = [];
+		for (const column of columns) {
+			if (apart(column.box, part.box)) {
+				next.push(column);
+				continue;
+			}
+			const covered = part.convex && convexCovers(part.region[0] ?? [], column.region);
+			const shared = covered ? column.region : intersect(column.region, part.region);
+			const area = covered ? column.areaMm2 : areaMm2(shared);
+			if (area < LEAST_AREA_MM2) {
+				next.push(column);
+				continue;
+			}
+			over.push(column.region);
+			keep(next, shared, [...column.parts, part]);
+			if (!covered) keep(next, subtract(column.region, part.region), column.parts);
+		}
+		keep(next, over.length === 0 ? part.region : subtract(part.region, over.flat()), [part]);
+		columns = next;
+	}
+	for (const column of columns) column.parts.sort((a, b) => a.layer - b.layer);
+	return columns;
+}
+
+function keep<P extends Covering>(columns: Column<P>[], region: Region, parts: P[]): void {
+	const area = areaMm2(region);
+	if (area >= LEAST_AREA_MM2) columns.push({ region, box: boundsOf(region), areaMm2: area, parts });
+}

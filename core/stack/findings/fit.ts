@@ -1,0 +1,149 @@
+import { boundsOf } from "../../geometry/region";
+import type { Change } from "../../kit/change";
+import type { Mould } from "../../kit/mould";
+import { type Phrase, say } from "../../units/phrase";
+import type { Finding, Fix } from "../finding";
+import type { Lain } from "../lay";
+import type { Stack } from "../stack";
+import { sized } from "./coating";
+import { ids } from "./words";
+
+/** A cover overlaps a frame's opening by this all round, mm. Common practice, no source. */
+const FRAME_OVERLAP_MM = 12;
+/** A blank may be this much short of its mould before it wobbles, mm; none at all over. Common practice, no source. */
+const SHORT_MM = 6;
+
+/** Blank against mould, cover against frame, height against kiln. */
+export const fitFindings = (stack: Stack): Finding[] => [
+	...mouldFindings(stack),
+	...frameFindings(stack),
+	...heightFindings(stack),
+];
+
+const firedBox = ({ bodies }: Stack) => boundsOf(bodies.flatMap(({ after }) => after.region));
+
+function mouldFindings(stack: Stack): Finding[] {
+	return stack.design.route.flatMap((step, i) => {
+		const mould = step.mouldId ? stack.book.moulds?.get(step.mouldId) : undefined;
+		if (step.level === "slump" && !mould) {
+			return [
+				{
+					code: "no-mould",
+					severity: "know" as const,
+					sentence: say`Firing ${{ n: i + 1 }} slumps, but no mould is named: nobody can say whether the blank fits.`,
+					remedy: say`Choose the mould at the route; the blank is cut from the mould’s size.`,
+					partIds: [],
+				},
+			];
+		}
+		if (!mould) return [];
+		return [...blankFindings(stack, mould), ...stateFindings(mould)];
+	});
+}
+
+function blankFindings(stack: Stack, mould: Mould): Finding[] {
+	if (mould.kind !== "dish" && mould.kind !== "ring") return [];
+	const { widthMm, heightMm } = firedBox(stack);
+	const over = Math.max(widthMm - mould.widthMm, heightMm - mould.heightMm);
+	const short = Math.max(mould.widthMm - widthMm, mould.heightMm - heightMm);
+	if (over <= 0.5 && short <= SHORT_MM) return [];
+	const edgeMm = stack.bodies[0]?.after.mostMm ?? 0;
+	const cut = (mm: number) => Math.floor(mm - 2 * Math.max(0, edgeMm));
+	const bases = basesOf(stack);
+	const fix = cutTo(bases, cut(mould.widthMm), cut(mould.heightMm), say`Cut it to the mould`);
+	return [
+		{
+			code: over > 0.5 ? "over-rim" : "short-of-rim",
+			severity: over > 0.5 ? "fix" : "know",
+			sentence:
+				over > 0.5
+					? say`The blank comes out ${{ mm: over }} larger than the ${{ mm: mould.widthMm }} opening of ${mould.name}: it hangs over the rim and cracks.`
+					: say`The blank comes out ${{ mm: short }} short of the opening of ${mould.name}: it sinks in and may stand crooked.`,
+			remedy: say`Cut the blank from the mould: ${{ mm: cut(mould.widthMm) }} × ${{ mm: cut(mould.heightMm) }}.`,
+			partIds: ids(bases),
+			...(fix && { fix }),
+		},
+	];
+}
+
+/** The cuts that the blank's size comes from: all that reach as far as the whole. */
+function basesOf({ glass }: Stack): Lain[] {
+	const all = boundsOf(glass.flatMap(({ region }) => region));
+	return glass.filter(
+		({ box, part }) =>
+			part.kind === "sheet" && Math.abs(box.widthMm - all.widthMm) < 1 && Math.abs(box.heightMm - all.heightMm) < 1,
+	);
+}
+
+/** One press that cuts every such part to a size; nothing where one of them has no plain sizes. */
+function cutTo(bases: readonly Lain[], widthMm: number, heightMm: number, label: Phrase): Fix | undefined {
+	const changes = bases.flatMap((base): Change[] => {
+		const shape = sized(base, widthMm, heightMm);
+		return shape ? [{ do: "resize", partId: base.id, shape }] : [];
+	});
+	return changes.length > 0 && changes.length === bases.length ? { label, changes } : undefined;
+}
+
+function stateFindings(mould: Mould): Finding[] {
+	const findings: Finding[] = [];
+	if (mould.release === "bare") {
+		findings.push({
+			code: "mould-bare",
+			severity: "fix",
+			sentence: say`${mould.name} has been fired ${{ n: mould.usesSince }} times since its release was renewed and stands bare: glass sticks to it.`,
+			remedy: say`Wash or paper it again, and let it dry.`,
+			partIds: [],
+		});
+	}
+	if (mould.kind === "dish" && !mould.vented && mould.depthMm > 15) {
+		findings.push({
+			code: "mould-vent",
+			severity: "know",
+			sentence: say`${mould.name} is ${{ mm: mould.depthMm }} deep without a vent hole: air stays under the glass.`,
+			remedy: say`Drill a vent, or lift the mould off the shelf a little.`,
+			partIds: [],
+		});
+	}
+	return findings;
+}
+
+function frameFindings(stack: Stack): Finding[] {
+	const frame = stack.design.frameId ? stack.book.moulds?.get(stack.design.frameId) : undefined;
+	if (!frame) return [];
+	const { widthMm, heightMm } = firedBox(stack);
+	const need = [frame.widthMm + 2 * FRAME_OVERLAP_MM, frame.heightMm + 2 * FRAME_OVERLAP_MM] as const;
+	const short = Math.max(need[0] - widthMm, need[1] - heightMm);
+	if (short <= 0.5) return [];
+	const bases = basesOf(stack);
+	const fix = cutTo(bases, need[0] + 2, need[1] + 2, say`Cut it to the frame`);
+	return [
+		{
+			code: "frame-short",
+			severity: "fix",
+			sentence: say`It ends ${{ mm: short }} too small for ${frame.name}: a cover overlaps the opening ${{ mm: FRAME_OVERLAP_MM }} all round.`,
+			remedy: say`Cut it ${{ mm: need[0] }} × ${{ mm: need[1] }} or more, plus what is trimmed.`,
+			partIds: ids(bases),
+			...(fix && { fix }),
+		},
+	];
+}
+
+function heightFindings({ rests, lain, step, book }: Stack): Finding[] {
+	const mouldMm = (step.mouldId && book.moulds?.get(step.mouldId)?.depthMm) || 0;
+	const tallest = Math.max(
+		0,
+		...rests.map(({ restMm, part }) => restMm + part.bulkMm),
+		...lain.filter(({ part }) => part.kind === "dam").map(({ bulkMm }) => bulkMm),
+	);
+	const clear = book.clearHeightMm;
+	if (clear === undefined || tallest + mouldMm <= clear) return [];
+	return [
+		{
+			code: "too-high",
+			severity: "fix",
+			sentence: say`${{ mm: tallest + mouldMm }} high: the tallest kiln has ${{ mm: clear }} clear.`,
+			remedy: say`Build lower, or take a flatter mould.`,
+			partIds: [],
+		},
+	];
+}

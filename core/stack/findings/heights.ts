@@ -1,0 +1,89 @@
+import { SLOW_RAMP_C_PER_H } from "../../firing/demand";
+import { LEVEL_WORDS } from "../../firing/level";
+import { say } from "../../units/phrase";
+import { touchesDarkAndWhite } from "../contacts";
+import { effectiveThicknessMm, UNEVEN_RATIO } from "../effective-thickness";
+import type { Finding } from "../finding";
+import type { Stack } from "../stack";
+import { suggestLevel } from "../suggest-level";
+
+/** Many heights in one piece mean stress; what the route does to it. */
+export function heightFindings(stack: Stack): Finding[] {
+	const { thickestMm: thick, thinnestMm: thin, level, insertMm, hadLevel } = stack;
+	const effectiveMm = effectiveThicknessMm(thick + insertMm, thin, level, hadLevel);
+	const ratio = thin > 0 ? thick / thin : 1;
+	const suggested = suggestLevel(thick, thin);
+	const gentle = level === "tack" || level === "sinter";
+	const findings: Finding[] = [];
+	if (ratio > UNEVEN_RATIO) {
+		findings.push({
+			code: "uneven",
+			severity: gentle ? "know" : "fix",
+			sentence: say`${{ n: ratio }} times as thick at its thickest as at its thinnest, a step of ${{ mm: thick - thin }}: it has to anneal as ${{ mm: effectiveMm }}.`,
+			remedy: say`Keep it to a light tack, do not slump it, and give the soak its ${{ min: (effectiveMm / 6) * 60 }}.`,
+			partIds: [],
+			...(!gentle && {
+				fix: {
+					label: say`Fire to tack`,
+					changes: [{ do: "level" as const, firing: stack.firing, level: "tack" as const }],
+				},
+			}),
+		});
+	}
+	if (insertMm > 0) {
+		findings.push({
+			code: "insert",
+			severity: "know",
+			sentence: say`${{ mm: insertMm }} of fibre stays inside and counts as glass: it anneals as ${{ mm: effectiveMm }}, ${{ min: (effectiveMm / 6) * 60 }} of soak.`,
+			remedy: say`Wrap the insert in shelf paper and let it stick out, so that it can be drawn.`,
+			partIds: stack.lain.filter(({ part }) => part.kind === "fibre" && part.use === "insert").map(({ id }) => id),
+		});
+	}
+	if (stack.hadLevel === undefined && level !== suggested) {
+		findings.push({
+			code: "other-level",
+			severity: "know",
+			sentence: say`${{ mm: thick }} at the thickest and ${{ mm: thin }} at the thinnest is usually fired to ${LEVEL_WORDS[suggested]}; the route says ${LEVEL_WORDS[level]}.`,
+			remedy: say`Keep the route if that is the look you want.`,
+			partIds: [],
+			fix: {
+				label: say`Fire to ${LEVEL_WORDS[suggested]}`,
+				changes: [{ do: "level", firing: stack.firing, level: suggested }],
+			},
+		});
+	}
+	return [...findings, ...raisedSlump(stack), ...tones(stack)];
+}
+
+/** Slumping a piece that kept its heights takes far longer. */
+function raisedSlump({ design, thickestMm, thinnestMm }: Stack): Finding[] {
+	const raised = design.route.findIndex(
+		({ level }, i) =>
+			level === "slump" && design.route.slice(0, i).some((step) => step.level === "tack" || step.level === "contour"),
+	);
+	if (raised < 0 || thickestMm <= thinnestMm) return [];
+	const had = design.route.slice(0, raised).findLast(({ level }) => level === "tack" || level === "contour");
+	const effectiveMm = effectiveThicknessMm(thickestMm, thinnestMm, "slump", had?.level);
+	return [
+		{
+			code: "raised-slump",
+			severity: "fix",
+			sentence: say`Firing ${{ n: raised + 1 }} slumps a piece of several heights: at most ${{ cPerH: SLOW_RAMP_C_PER_H }} up, and it anneals as ${{ mm: effectiveMm }}.`,
+			remedy: say`Fuse it flat before it is slumped, or leave the slump out.`,
+			partIds: [],
+		},
+	];
+}
+
+function tones({ contacts }: Stack): Finding[] {
+	if (!touchesDarkAndWhite(contacts)) return [];
+	return [
+		{
+			code: "dark-white",
+			severity: "know",
+			sentence: say`Dark opaque lies beside white opaque: they heat at different speeds, so at most ${{ cPerH: SLOW_RAMP_C_PER_H }} on the way up.`,
+			remedy: say`The schedule is slowed by itself; nothing else has to be done.`,
+			partIds: [],
+		},
+	];
+}

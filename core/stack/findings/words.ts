@@ -1,0 +1,16 @@
+import type { Lain } from "../lay";
+
+/** Names of parts for a sentence: at most three, then how many more. */
+export function names(parts: readonly Pick<Lain, "name">[]): string {
+	const distinct = [...new Set(parts.map((part) => part.name))];
+	return distinct.length > 3
+		? `${distinct.slice(0, 3).join(", ")} and ${distinct.length - 3} more`
+		: distinct.join(", ");
+}
+
+export const ids = (parts: readonly Pick<Lain, "id">[]): string[] => parts.map(({ id }) => id);
+
+export const middle = ({ box }: Pick<Lain, "box">) => ({
+	x: (box.minX + box.maxX) / 2,
+	y: (box.minY + box.maxY) / 2,
+});

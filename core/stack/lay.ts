@@ -1,0 +1,154 @@
+import { LEVEL_AIM } from "../firing/level";
+import { convexCovers, isConvex } from "../geometry/convex";
+import { areaMm2, type Bounds, boundsOf, intersect, type Region } from "../geometry/region";
+import { shapeAreaMm2 } from "../geometry/shape";
+import { DENSITY_G_PER_MM3 } from "../glass/constants";
+import type { GlassFamily } from "../glass/family";
+import type { Glass } from "../glass/glass";
+import type { KitDesign, KitPart } from "../kit/kit";
+import type { Mould } from "../kit/mould";
+import { placedRegion, placeRegion } from "../kit/plan";
+import { afterOf } from "./after";
+
+/** The books a reading looks things up in. */
+export interface GlassBook {
+	glasses: ReadonlyMap<string, Glass>;
+	families: ReadonlyMap<string, GlassFamily>;
+	moulds?: ReadonlyMap<string, Mould>;
+	/** Clear height of the tallest kiln, mm. */
+	clearHeightMm?: number;
+}
+
+/** A part as it lies on the shelf before a firing. Lengths mm. */
+export interface Lain {
+	id: string;
+	name: string;
+	layer: number;
+	part: KitPart;
+	region: Region;
+	box: Bounds;
+	areaMm2: number;
+	convex: boolean;
+	/** Thickness of glass it adds where it lies, once molten; 0 for metal and fibre. */
+	glassMm: number;
+	/** Height it takes before the fire. */
+	bulkMm: number;
+	/** The glass most of it is of. */
+	glass: Glass | undefined;
+	/** All glasses in it. */
+	glasses: readonly Glass[];
+	/** It lay in an earlier firing of the route. */
+	fused: boolean;
+}
+
+/** Loose frit stands about this many times as high as it melts. Common practice, no source. */
+export const LOOSE_FRIT = 1.85;
+const FOIL_MM = 0.05;
+
+/** Everything that lies on the shelf before one firing of the route, with its outline, from the shelf up. */
+export function layUp(design: KitDesign, book: GlassBook, firing: number): Lain[] {
+	const made = new Map(design.components.map((one) => [one.id, madeComponent(design, one.id, book)]));
+	return design.parts
+		.filter((part) => part.firing <= firing)
+		.flatMap((part) => lie(part, design, book, firing, made))
+		.sort((a, b) => a.layer - b.layer);
+}
+
+/** A component as it is used in a later firing. */
+type Made = Pick<Lain, "region" | "glassMm" | "bulkMm" | "glass" | "glasses">;
+
+function lie(
+	part: KitPart,
+	design: KitDesign,
+	book: GlassBook,
+	firing: number,
+	made: ReadonlyMap<string, Made>,
+): Lain[] {
+	if (part.kind === "component") {
+		const component = made.get(part.componentId);
+		if (!component || component.region.length === 0) return [];
+		const region = placeRegion(component.region, part);
+		return [{ ...component, ...frame(part, region), region, fused: part.firing < firing }];
+	}
+	const glass = "glassId" in part ? book.glasses.get(part.glassId) : undefined;
+	if ("glassId" in part && !glass) return [];
+	const region = placedRegion(part, design, glass);
+	const glasses = glass ? [glass] : [];
+	return [{ ...frame(part, region), ...heights(part, glass), region, glass, glasses, fused: part.firing < firing }];
+}
+
+function frame(part: KitPart, region: Region) {
+	const ring = region[0];
+	return {
+		id: part.id,
+		name: part.name,
+		layer: part.layer,
+		part,
+		box: boundsOf(region),
+		areaMm2: areaMm2(region),
+		convex: region.length === 1 && ring !== undefined && isConvex(ring),
+	};
+}
+
+/** What both regions cover; without an overlay where one convex part covers all of the other. */
+export function sharedOf(a: Pick<Lain, "region" | "convex">, b: Pick<Lain, "region" | "convex">): Region {
+	if (b.convex && convexCovers(b.region[0] ?? [], a.region)) return a.region;
+	if (a.convex && convexCovers(a.region[0] ?? [], b.region)) return b.region;
+	return intersect(a.region, b.region);
+}
+
+/** Melted thickness and height as laid, mm. A round thread melts to π/4 of its diameter over its own width. */
+export function heights(part: KitPart, glass: Glass | undefined): { glassMm: number; bulkMm: number } {
+	switch (part.kind) {
+		case "sheet":
+			return { glassMm: glass?.thicknessMm ?? 0, bulkMm: glass?.thicknessMm ?? 0 };
+		case "thread": {
+			const mm = glass?.thicknessMm ?? 0;
+			return { glassMm: glass?.form === "ribbon" ? mm : (Math.PI / 4) * mm, bulkMm: mm };
+		}
+		case "grains": {
+			const mm = part.gPerCm2 / 100 / DENSITY_G_PER_MM3;
+			return { glassMm: mm, bulkMm: mm * LOOSE_FRIT };
+		}
+		case "lump": {
+			const [r, h] = [part.diameterMm / 2, part.heightMm];
+			return { glassMm: part.form === "slice" ? h : (h * (3 * r * r + h * h)) / (6 * r * r), bulkMm: h };
+		}
+		case "foil":
+			return { glassMm: 0, bulkMm: FOIL_MM };
+		case "loop":
+			return { glassMm: 0, bulkMm: part.wireMm };
+		case "fibre":
+		case "dam":
+			return { glassMm: 0, bulkMm: part.heightMm };
+		case "component":
+			return { glassMm: 0, bulkMm: 0 };
+	}
+}
+
+/** A component as it comes out of the firing that makes it: its outline then, and its glass spread over it. */
+function madeComponent(design: KitDesign, id: string, book: GlassBook): Made {
+	const component = design.components.find((one) => one.id === id);
+	const level = design.route[component?.firing ?? 0]?.level ?? "full";
+	const parts = (component?.parts ?? [])
+		.filter(({ kind }) => kind !== "component")
+		.flatMap((part) => lie(part, design, book, 0, new Map()));
+	const after = afterOf(
+		parts.filter(({ glassMm }) => glassMm > 0),
+		LEVEL_AIM[level],
+	);
+	const most = [...parts].sort((a, b) => b.areaMm2 * b.glassMm - a.areaMm2 * a.glassMm)[0];
+	return {
+		region: after.region,
+		glassMm: after.meanMm,
+		bulkMm: after.meanMm,
+		glass: most?.glass,
+		glasses: [...new Set(parts.flatMap(({ glasses }) => glasses))],
+	};
+}
+
+/** Mass of one part, g; a sheet by its shape's own formula. */
+export const massOf = (lain: Lain): number => {
+	const area = lain.part.kind === "sheet" ? shapeAreaMm2(lain.part.shape) : lain.areaMm2;
+	return area * lain.glassMm * DENSITY_G_PER_MM3;
+};

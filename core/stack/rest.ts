@@ -1,0 +1,77 @@
+import { nearestOf } from "../geometry/nearest";
+import { areaMm2, type Point, type Region, unite } from "../geometry/region";
+import type { Column } from "./columns";
+import type { Lain } from "./lay";
+
+/** How one part lies before the fire: how high, and how far it sticks out over nothing. mm */
+export interface Rest {
+	part: Lain;
+	/** Height of its underside. */
+	restMm: number;
+	/** Height under what sticks out that is filled already. */
+	belowMm: number;
+	/** Farthest that it reaches beyond what carries it; 0 where all of it is carried. */
+	overhangMm: number;
+	overhang: Region;
+}
+
+/** A gap under a part smaller than this closes by itself, mm. */
+const SLACK_MM = 0.6;
+
+/** Where every stiff part rests and what of it hangs free. Threads and grains bend to what is below them. */
+export function restsOf(columns: readonly Column<Lain>[]): Rest[] {
+	const under = new Map<Lain, { below: number; column: Column<Lain> }[]>();
+	for (const column of columns) {
+		for (const part of column.parts) {
+			if (!isStiff(part)) continue;
+			const below = column.parts.reduce((sum, other) => (isBelow(other, part) ? sum + heightOf(other) : sum), 0);
+			const places = under.get(part);
+			if (places) places.push({ below, column });
+			else under.set(part, [{ below, column }]);
+		}
+	}
+	return [...under].map(([part, places]): Rest => {
+		const restMm = Math.max(...places.map(({ below }) => below));
+		const free = places.filter(({ below, column }) => below < restMm - SLACK_MM && !isOverGlass(part, column));
+		const carried = places.filter(({ below }) => below >= restMm - SLACK_MM);
+		if (free.length === 0) return { part, restMm, belowMm: 0, overhangMm: 0, overhang: [] };
+		const overhang = unite(free.map(({ column }) => column.region)).filter((ring) => areaMm2([ring]) > 0.5);
+		const support = unite(carried.map(({ column }) => column.region));
+		return {
+			part,
+			restMm,
+			belowMm: Math.max(...free.map(({ below }) => below)),
+			overhangMm: farthest(overhang, support),
+			overhang,
+		};
+	});
+}
+
+/** Over other glass it only sinks until it lies on that. */
+const isOverGlass = (part: Lain, column: Column<Lain>): boolean =>
+	column.parts.some((other) => other.layer < part.layer && other.glassMm > 0);
+
+/** A support lies under the part of its own layer that it was laid for. */
+const isBelow = (other: Lain, part: Lain): boolean =>
+	other.layer < part.layer ||
+	(other.layer === part.layer && other !== part && other.part.kind === "fibre" && other.part.use === "support");
+
+const isStiff = ({ part }: Lain) => part.kind === "sheet" || part.kind === "lump" || part.kind === "component";
+
+/** Metal and foil are too thin to lift what lies on them. */
+const heightOf = (lain: Lain) =>
+	lain.part.kind === "loop" || lain.part.kind === "foil" ? 0 : lain.fused ? lain.glassMm : lain.bulkMm;
+
+function farthest(region: Region, from: Region): number {
+	if (from.length === 0) return 0;
+	return placesAlong(region).reduce((most, place) => Math.max(most, nearestOf([[place]], from).mm), 0);
+}
+
+/** Corners and middles of edges: the tip of an overhang, and the middle of a span between two supports. */
+const placesAlong = (region: Region): Point[] =>
+	region.flatMap((ring) =>
+		ring.flatMap((from, i) => {
+			const to = ring[(i + 1) % ring.length] as Point;
+			return [from, { x: (from.x + to.x) / 2, y: (from.y + to.y) / 2 }];
+		}),
+	);

@@ -1,0 +1,114 @@
+import type { CoolingSchool } from "../firing/demand";
+import type { FuseLevel } from "../firing/level";
+import { boundsOf, type Point, type Region } from "../geometry/region";
+import type { KitDesign } from "../kit/kit";
+import type { GlassBook } from "./lay";
+import { type FiringOutlook, outlookOf } from "./outlook";
+import { type KitReading, readingOf } from "./read-kit";
+import { type Stack, stackOf } from "./stack";
+
+/** A reading with what a drawing needs of it. */
+export interface KitSurvey {
+	reading: KitReading;
+	/** The thickness map: patches of the plan with their glass, mm. */
+	patches: { region: Region; mm: number }[];
+	/** Outlines after the firing, one a body. */
+	after: Region[];
+	/** Where parts meet. */
+	joints: { a: string; b: string; joined: boolean; at: Point }[];
+	overhangs: { partId: string; region: Region }[];
+	/** How high each part lies, mm. */
+	rests: Record<string, number>;
+	firings: FiringOutlook[];
+}
+
+export function surveyOf(stack: Stack, school: CoolingSchool = "usual"): KitSurvey {
+	return {
+		reading: readingOf(stack),
+		patches: stack.columns.filter(({ mm }) => mm > 0).map(({ region, mm }) => ({ region, mm })),
+		after: stack.bodies.map(({ after }) => after.region),
+		joints: stack.contacts.map(({ a, b, kind, shared, nearest }) => ({
+			a: a.id,
+			b: b.id,
+			joined: kind === "joined",
+			at: shared.length > 0 ? middleOf(shared) : nearest.a,
+		})),
+		overhangs: stack.rests
+			.filter(({ overhangMm }) => overhangMm > 0)
+			.map(({ part, overhang }) => ({ partId: part.id, region: overhang })),
+		rests: Object.fromEntries(stack.rests.map(({ part, restMm }) => [part.id, restMm])),
+		firings: outlooks(stack, school),
+	};
+}
+
+const middleOf = (region: Region): Point => {
+	const { minX, minY, maxX, maxY } = boundsOf(region);
+	return { x: (minX + maxX) / 2, y: (minY + maxY) / 2 };
+};
+
+/** Every firing of the route: the parts a component is made of are fired by themselves. */
+function outlooks(stack: Stack, school: CoolingSchool): FiringOutlook[] {
+	const { design, book } = stack;
+	return design.route.map((step, i) => {
+		if (i === stack.firing) return outlookOf(stack, school);
+		if (i > stack.firing) return outlookOf(laterFiring(stack, i), school);
+		const loose = design.components.filter(({ firing }) => firing === i);
+		const parts = loose.flatMap((one) => one.parts.map((part) => ({ ...part, firing: i })));
+		const laid = stackOf({ ...design, parts: [...design.parts, ...parts] }, book, i);
+		return { ...outlookOf(laid, school), level: step.level };
+	});
+}
+
+/** The same glass in a later firing: nothing new is laid on it. */
+function laterFiring(stack: Stack, firing: number): Stack {
+	const steps = stack.design.route.slice(0, firing);
+	const step = stack.design.route[firing] ?? stack.step;
+	const hadLevel = steps.map(({ level }) => level).findLast((level) => level !== "slump" && level !== "firePolish");
+	return {
+		...stack,
+		firing,
+		step,
+		level: step.level,
+		hadLevel: hadLevel ?? stack.level,
+		glass: stack.glass.map((lain) => ({ ...lain, fused: true })),
+	};
+}
+
+/** One way a kit could be fired, for comparing side by side. */
+export interface Trial {
+	level: FuseLevel;
+	familyId: string;
+	widthMm: number;
+	heightMm: number;
+	/** Mean thickness afterwards of the largest body. */
+	meanMm: number;
+	/** Findings that stop or have to be mended. */
+	toMend: number;
+	outlook: FiringOutlook;
+}
+
+/** The same kit at several levels and in several families. */
+export function trialsOf(
+	design: KitDesign,
+	book: GlassBook,
+	tries: readonly { level: FuseLevel; familyId: string }[],
+	school: CoolingSchool = "usual",
+): Trial[] {
+	const stacks = new Map<FuseLevel, Stack>();
+	const first = stackOf(design, book);
+	return tries.map(({ level, familyId }) => {
+		const route = design.route.map((step, i) => (i === first.firing ? { ...step, level } : step));
+		const stack = stacks.get(level) ?? (level === first.level ? first : stackOf({ ...design, route }, book));
+		stacks.set(level, stack);
+		const { widthMm, heightMm } = boundsOf(stack.bodies.flatMap(({ after }) => after.region));
+		return {
+			level,
+			familyId,
+			widthMm,
+			heightMm,
+			meanMm: stack.bodies[0]?.after.meanMm ?? 0,
+			toMend: readingOf(stack).findings.filter(({ severity }) => severity !== "know").length,
+			outlook: outlookOf(stack, school, familyId),
+		};
+	});
+}

@@ -1,0 +1,120 @@
+import { writeFile } from "node:fs/promises";
+import { cpus } from "node:os";
+import { FAMILY_90 } from "@core/glass/family";
+import { PLAIN_SHEET } from "@core/glass/glass";
+import { arranged, ringRadiusMm } from "@core/kit/arrange";
+import { emptyKit, type KitDesign, type KitPart } from "@core/kit/kit";
+import { readKit } from "@core/stack/read-kit";
+import { stackOf } from "@core/stack/stack";
+import { surveyOf } from "@core/stack/survey";
+
+/** How long a kit's reading takes, by number of parts; writes docs/benchmarks.md. */
+
+const book = {
+	glasses: new Map([["clear", { ...PLAIN_SHEET, id: "clear", name: "clear", familyId: "90" }]]),
+	families: new Map([["90", FAMILY_90]]),
+};
+let made = 0;
+const newId = () => `b${++made}`;
+const sheet = (widthMm: number, heightMm: number, layer: number, xMm = 0, yMm = 0): KitPart => ({
+	id: newId(),
+	name: "part",
+	kind: "sheet",
+	shape: { kind: "rectangle", widthMm, heightMm },
+	glassId: "clear",
+	faceDown: false,
+	layer,
+	firing: 0,
+	xMm,
+	yMm,
+	turnDeg: 0,
+});
+const kit = (parts: KitPart[]): KitDesign => ({ ...emptyKit("benchmark"), parts });
+
+/** Tiles with gaps on one base: a mosaic. */
+function tiles(count: number): KitDesign {
+	const columns = Math.ceil(Math.sqrt(count));
+	const side = columns * 12 + 10;
+	const grid = Array.from({ length: count - 1 }, (_, i) =>
+		sheet(10, 10, 1, (i % columns) * 12 - side / 2 + 11, Math.floor(i / columns) * 12 - side / 2 + 11),
+	);
+	return kit([sheet(side, side, 0), ...grid]);
+}
+
+/** Rings of shingles, each bridging the gaps of the one below. */
+function shingles(count: number): KitDesign {
+	const rings = Math.max(2, Math.round(count / 24));
+	const each = Math.round(count / rings);
+	const parts = Array.from({ length: rings }, (_, i) =>
+		arranged(
+			[sheet(22, 34, i)],
+			{
+				kind: "ring",
+				count: each,
+				middle: { x: 0, y: 0 },
+				layersUp: 0,
+				radiusMm: ringRadiusMm(each, 22, 0) + 17 + Math.floor(i / 2) * 20,
+				fromDeg: (i % 2) * (180 / each),
+			},
+			newId,
+		),
+	);
+	return kit(parts.flat());
+}
+
+/** Bars over bars without a base. */
+function openwork(count: number): KitDesign {
+	const half = Math.floor(count / 2);
+	const length = half * 14;
+	const bars = (layer: number) =>
+		Array.from({ length: half }, (_, i) => {
+			const at = i * 14 - length / 2 + 7;
+			return layer === 0 ? sheet(length, 8, 0, 0, at) : sheet(8, length, 1, at, 0);
+		});
+	return kit([...bars(0), ...bars(1)]);
+}
+
+const KINDS = { "tiles on a base": tiles, "rings of shingles": shingles, "openwork of bars": openwork };
+const SIZES = [10, 50, 150, 500];
+
+function best(of: number, run: () => unknown): number {
+	let least = Number.POSITIVE_INFINITY;
+	for (let i = 0; i < of; i++) {
+		const from = performance.now();
+		run();
+		least = Math.min(least, performance.now() - from);
+	}
+	return least;
+}
+
+const rows = Object.entries(KINDS).flatMap(([name, make]) =>
+	SIZES.map((size) => {
+		const design = make(size);
+		const runs = size > 200 ? 3 : 7;
+		const reading = best(runs, () => readKit(design, book));
+		const survey = best(runs, () => surveyOf(stackOf(design, book)));
+		console.log(
+			`${name.padEnd(20)} ${String(design.parts.length).padStart(4)} parts  ${reading.toFixed(1)} ms  ${survey.toFixed(1)} ms`,
+		);
+		return `| ${name} | ${design.parts.length} | ${reading.toFixed(1)} | ${survey.toFixed(1)} |`;
+	}),
+);
+
+if (process.argv.includes("--write")) {
+	await writeFile(
+		"docs/benchmarks.md",
+		`# Benchmarks
+
+Made by \`npm run benchmark\` on Node.js ${process.versions.node}, ${cpus().length} cores. Best of several runs, one core.
+
+## Reading a kit
+
+*Reading*: thickness, contacts, outlines after firing, every finding. *Survey*: the same with the schedules of the route and
+what the kit bench draws. On the bench both run in a worker, off the page's own thread. Meant to stay under 100 ms at 150 parts.
+
+| kit | parts | reading, ms | survey, ms |
+|---|---|---|---|
+${rows.join("\n")}
+`,
+	);
+}

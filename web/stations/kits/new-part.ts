@@ -1,0 +1,165 @@
+import type { CutShape } from "@core/geometry/shape";
+import type { Glass, GlassForm } from "@core/glass/glass";
+import type { KitPart, Stuff } from "@core/kit/kit";
+import { newId } from "./draft";
+
+/** What can be laid on the bench, in the order of the menu. */
+export const NEW_PARTS = [
+	"rectangle",
+	"square",
+	"strip",
+	"triangle",
+	"circle",
+	"ring",
+	"polygon",
+	"outline",
+	"stringer",
+	"ribbon",
+	"frit",
+	"powder",
+	"dot",
+	"caneSlice",
+	"foil",
+	"loop",
+	"support",
+	"insert",
+	"dam",
+] as const;
+export type NewPart = (typeof NEW_PARTS)[number];
+
+export const NEW_PART_WORDS: Record<NewPart, string> = {
+	rectangle: "rectangle",
+	square: "square",
+	strip: "strip",
+	triangle: "right triangle",
+	circle: "circle",
+	ring: "ring",
+	polygon: "polygon",
+	outline: "free outline",
+	stringer: "stringer",
+	ribbon: "ribbon",
+	frit: "frit area",
+	powder: "powder area",
+	dot: "dot",
+	caneSlice: "cane slice",
+	foil: "foil",
+	loop: "wire loop",
+	support: "fibre under",
+	insert: "fibre insert",
+	dam: "dam",
+};
+
+/** Usual sizes to begin with, mm. */
+export const USUAL_SHAPE: Record<CutShape["kind"], CutShape> = {
+	rectangle: { kind: "rectangle", widthMm: 50, heightMm: 30 },
+	square: { kind: "square", sideMm: 30 },
+	strip: { kind: "strip", lengthMm: 50, widthMm: 10 },
+	triangle: { kind: "triangle", widthMm: 30, heightMm: 30 },
+	circle: { kind: "circle", diameterMm: 30 },
+	ring: { kind: "ring", diameterMm: 50, holeMm: 30 },
+	polygon: { kind: "polygon", sides: 6, diameterMm: 40 },
+	outline: {
+		kind: "outline",
+		points: [
+			{ x: -20, y: -12 },
+			{ x: 20, y: -12 },
+			{ x: 12, y: 12 },
+			{ x: -12, y: 12 },
+		],
+	},
+};
+const BASE: CutShape = { kind: "square", sideMm: 100 };
+
+/** A new part as it comes to the bench: on top of what lies there, in the middle, of the first glass that fits. */
+export function newPart(
+	what: NewPart,
+	parts: readonly KitPart[],
+	glasses: readonly Glass[],
+	firing: number,
+): KitPart | undefined {
+	const stuff = stuffOf(what, glasses, parts.length === 0);
+	if (!stuff) return undefined;
+	const top = Math.max(-1, ...parts.map(({ layer }) => layer));
+	const below = what === "dam" || what === "support";
+	const layer = below
+		? 0
+		: stuff.kind === "sheet" && parts.length === 0
+			? 0
+			: Math.min(top + 1, top < 1 ? top + 1 : top);
+	return {
+		id: newId(),
+		name: nameFor(what, parts),
+		layer: Math.max(0, layer),
+		xMm: 0,
+		yMm: 0,
+		turnDeg: 0,
+		firing,
+		...stuff,
+	};
+}
+
+function nameFor(what: NewPart, parts: readonly KitPart[]): string {
+	const word = NEW_PART_WORDS[what].replace(/^./, (letter) => letter.toUpperCase());
+	const same = parts.filter(({ name }) => name === word || name.startsWith(`${word} `)).length;
+	return same === 0 ? word : `${word} ${same + 1}`;
+}
+
+function stuffOf(what: NewPart, glasses: readonly Glass[], isFirst: boolean): Stuff | undefined {
+	const first = (form: GlassForm, fits: (glass: Glass) => boolean = () => true) =>
+		glasses.find((glass) => glass.form === form && fits(glass))?.id;
+	const line = (half: number) => [
+		{ x: -half, y: 0 },
+		{ x: half, y: 0 },
+	];
+	const withGlass = (id: string | undefined, make: (glassId: string) => Stuff) =>
+		id === undefined ? undefined : make(id);
+	switch (what) {
+		case "stringer":
+		case "ribbon":
+			return withGlass(first(what), (glassId) => ({ kind: "thread", points: line(25), glassId }));
+		case "frit":
+		case "powder":
+			return withGlass(
+				first("frit", ({ grade }) => (grade === "powder") === (what === "powder")),
+				(glassId) => ({
+					kind: "grains",
+					shape: USUAL_SHAPE.rectangle,
+					glassId,
+					gPerCm2: what === "powder" ? 0.06 : 0.2,
+				}),
+			);
+		case "dot":
+			return withGlass(first("sheet"), (glassId) => ({
+				kind: "lump",
+				form: "dome",
+				diameterMm: 9,
+				heightMm: 4,
+				glassId,
+			}));
+		case "caneSlice":
+			return withGlass(first("cane"), (glassId) => ({
+				kind: "lump",
+				form: "slice",
+				diameterMm: 7,
+				heightMm: 5,
+				glassId,
+			}));
+		case "foil":
+			return { kind: "foil", metal: "copper", shape: { kind: "square", sideMm: 15 } };
+		case "loop":
+			return { kind: "loop", metal: "copper", wireMm: 1, eyeMm: 6, tailMm: 15 };
+		case "support":
+			return { kind: "fibre", use: "support", shape: { kind: "rectangle", widthMm: 30, heightMm: 20 }, heightMm: 3 };
+		case "insert":
+			return { kind: "fibre", use: "insert", shape: { kind: "rectangle", widthMm: 50, heightMm: 40 }, heightMm: 6 };
+		case "dam":
+			return { kind: "dam", shape: { kind: "ring", diameterMm: 66, holeMm: 60 }, heightMm: 25 };
+		default:
+			return withGlass(first("sheet"), (glassId) => ({
+				kind: "sheet",
+				shape: isFirst && what === "square" ? BASE : USUAL_SHAPE[what],
+				glassId,
+				faceDown: false,
+			}));
+	}
+}

@@ -1,0 +1,60 @@
+import type { CoolingSchool } from "@core/firing/demand";
+import type { FuseLevel } from "@core/firing/level";
+import type { GlassFamily } from "@core/glass/family";
+import type { Glass } from "@core/glass/glass";
+import type { KitDesign } from "@core/kit/kit";
+import type { Mould } from "@core/kit/mould";
+import type { GlassBook } from "@core/stack/lay";
+import { type Cut, type Section, sectionAlong } from "@core/stack/section";
+import { type Stack, stackOf } from "@core/stack/stack";
+import { type KitSurvey, surveyOf, type Trial, trialsOf } from "@core/stack/survey";
+import { expose } from "comlink";
+
+export interface Books {
+	glasses: readonly Glass[];
+	families: readonly GlassFamily[];
+	moulds: readonly Mould[];
+	clearHeightMm: number | null;
+	coolingSchool: CoolingSchool;
+}
+
+let book: GlassBook = { glasses: new Map(), families: new Map() };
+let school: CoolingSchool = "usual";
+let last: { design: KitDesign; firing: number | undefined; stack: Stack } | undefined;
+
+const byId = <T extends { id: string }>(rows: readonly T[]) => new Map(rows.map((one) => [one.id, one]));
+
+/** The core's reading of a kit, off the page's own thread. The stack of the last design is kept for its sections. */
+const surveyor = {
+	open(books: Books): void {
+		const { clearHeightMm } = books;
+		school = books.coolingSchool;
+		last = undefined;
+		book = {
+			glasses: byId(books.glasses),
+			families: byId(books.families),
+			moulds: byId(books.moulds),
+			...(clearHeightMm !== null && { clearHeightMm }),
+		};
+	},
+	survey(design: KitDesign, firing?: number): KitSurvey {
+		last = { design, firing, stack: stackOf(design, book, firing) };
+		return surveyOf(last.stack, school);
+	},
+	/** A section through the design surveyed last; undefined before the first survey. */
+	section(cut: Cut, count: number): Section | undefined {
+		if (!last) return undefined;
+		const { lain, bodies, flow } = last.stack;
+		return sectionAlong(
+			lain,
+			bodies.map(({ after }) => after.region),
+			cut,
+			flow,
+			count,
+		);
+	},
+	trials: (design: KitDesign, tries: readonly { level: FuseLevel; familyId: string }[]): Trial[] =>
+		trialsOf(design, book, tries, school),
+};
+export type Surveyor = typeof surveyor;
+expose(surveyor);
