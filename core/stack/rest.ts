@@ -13,6 +13,8 @@ export interface Rest {
 	/** Farthest that it reaches beyond what carries it; 0 where all of it is carried. */
 	overhangMm: number;
 	overhang: Region;
+	/** Carried on both sides of the place that hangs free farthest: a span, not a tip. */
+	isSpan: boolean;
 }
 
 /** A gap under a part smaller than this closes by itself, mm. */
@@ -34,14 +36,14 @@ export function restsOf(columns: readonly Column<Lain>[]): Rest[] {
 		const restMm = Math.max(...places.map(({ below }) => below));
 		const free = places.filter(({ below, column }) => below < restMm - SLACK_MM && !isOverGlass(part, column));
 		const carried = places.filter(({ below }) => below >= restMm - SLACK_MM);
-		if (free.length === 0) return { part, restMm, belowMm: 0, overhangMm: 0, overhang: [] };
+		if (free.length === 0) return { part, restMm, belowMm: 0, overhangMm: 0, overhang: [], isSpan: false };
 		const overhang = unite(free.map(({ column }) => column.region)).filter((ring) => areaMm2([ring]) > 0.5);
 		const support = unite(carried.map(({ column }) => column.region));
 		return {
 			part,
 			restMm,
 			belowMm: Math.max(...free.map(({ below }) => below)),
-			overhangMm: farthest(overhang, support),
+			...farthest(overhang, support),
 			overhang,
 		};
 	});
@@ -62,9 +64,28 @@ const isStiff = ({ part }: Lain) => part.kind === "sheet" || part.kind === "lump
 const heightOf = (lain: Lain) =>
 	lain.part.kind === "loop" || lain.part.kind === "foil" ? 0 : lain.fused ? lain.glassMm : lain.bulkMm;
 
-function farthest(region: Region, from: Region): number {
-	if (from.length === 0) return 0;
-	return placesAlong(region).reduce((most, place) => Math.max(most, nearestOf([[place]], from).mm), 0);
+/** The place farthest from what carries, and whether that lies on both sides of it. */
+function farthest(region: Region, from: Region): Pick<Rest, "overhangMm" | "isSpan"> {
+	if (from.length === 0) return { overhangMm: 0, isSpan: false };
+	const places = placesAlong(region).map((place) => ({ place, mm: nearestOf([[place]], from).mm }));
+	const far = places.reduce((a, b) => (b.mm > a.mm ? b : a), { place: { x: 0, y: 0 }, mm: 0 });
+	const held = places.filter(({ mm }) => mm < HELD_MM).map(({ place }) => place);
+	return { overhangMm: far.mm, isSpan: widestGapDeg(far.place, held) <= SPAN_GAP_DEG };
+}
+
+/** Places of the edge nearer than this to the support lie on it, mm. */
+const HELD_MM = 0.1;
+/** A span sees its supports all round but for the free sides. */
+const SPAN_GAP_DEG = 200;
+
+/** The widest angle, seen from a place, in which none of the points lies. */
+function widestGapDeg(from: Point, points: readonly Point[]): number {
+	const angles = points.map((to) => (Math.atan2(to.y - from.y, to.x - from.x) * 180) / Math.PI).sort((a, b) => a - b);
+	if (angles.length === 0) return 360;
+	return angles.reduce((widest, angle, i) => {
+		const next = angles[i + 1] ?? (angles[0] as number) + 360;
+		return Math.max(widest, next - angle);
+	}, 0);
 }
 
 /** Corners and middles of edges: the tip of an overhang, and the middle of a span between two supports. */

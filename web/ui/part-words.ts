@@ -46,10 +46,15 @@ export function partWords(
 }
 
 export function shapeWords(shape: CutShape, figure: (figure: Figure) => string): string {
-	const sizes = sizesOf(shape);
 	const words = shape.kind === "polygon" ? `${shape.sides} corners` : SHAPE_WORDS[shape.kind];
-	return `${words} ${sizes.map((mm) => figure({ mm })).join(" × ")}`;
+	return `${words} ${sizeWords(sizesOf(shape), figure)}`;
 }
+
+/** "40 × 30 mm": the unit once, at the end. */
+export const sizeWords = (sizesMm: readonly number[], figure: (figure: Figure) => string): string =>
+	sizesMm
+		.map((mm, i) => (i < sizesMm.length - 1 ? figure({ mm }).replace(/ [a-z]+$/, "") : figure({ mm })))
+		.join(" × ");
 
 /** Parts that are cut alike and lie on one layer: one line of the list. */
 export const likenessOf = (part: KitPart): string => {

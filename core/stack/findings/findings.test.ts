@@ -96,6 +96,15 @@ describe("figures worked by hand", () => {
 		expect(text(find(design, "overhang"))).toContain("over nothing for 25 mm");
 		expect(find(design, "overhang")?.fix?.changes[0]).toMatchObject({ part: { kind: "fibre", heightMm: 3 } });
 	});
+	it("a bar between two rails is a span: told when it is long for its thickness, with fibre under it all the same", () => {
+		const rails = (apart: number) => [cut(bar(80, 10), 0, 0, apart / 2), cut(bar(80, 10), 0, 0, -apart / 2)];
+		const ladder = (apart: number) =>
+			kit([...rails(apart), cut(bar(apart + 10, 10), 1, 0, 0, "clear", { turnDeg: 90 })], fire("tack"));
+		expect(find(ladder(26), "overhang")).toBeUndefined();
+		expect(find(ladder(26), "sags")).toBeUndefined();
+		expect(text(find(ladder(40), "sags"))).toContain("spans 30 mm");
+		expect(find(mended(ladder(40), "sags"), "sags")).toBeUndefined();
+	});
 	it("a part two layers up over a gap of the first needs 6 mm", () => {
 		const design = kit([cut(square(60)), cut(square(60), 1), cut(bar(60, 10), 2, 40)], fire("tack"));
 		expect(find(design, "overhang")?.fix?.changes[0]).toMatchObject({ part: { heightMm: 6 } });

@@ -84,11 +84,11 @@ export function AddMenu({ glasses, onLine }: { glasses: readonly Glass[]; onLine
 				<Plus size={18} aria-hidden="true" /> Lay a part <kbd className="kbd kbd-sm bg-transparent text-current">A</kbd>
 			</button>
 			{open && (
-				<div className="absolute top-full left-3 z-30 max-h-[64vh] w-[34rem] overflow-y-auto rounded border border-line bg-base-100 p-3 shadow-lg max-lg:w-[90vw]">
+				<div className="absolute top-full left-3 z-30 max-h-[64vh] w-[38rem] overflow-y-auto rounded border border-line bg-base-100 p-3 shadow-lg max-lg:w-[90vw]">
 					{GROUPS.map(({ title, parts: kinds }) => (
 						<section key={title} aria-label={title} className="mb-2">
 							<h2 className="mb-1">{title}</h2>
-							<div className="grid grid-cols-4 gap-1">
+							<div className="grid grid-cols-6 max-lg:grid-cols-4 gap-1">
 								{kinds.map((what) => (
 									<AddButton key={what} what={what} glasses={glasses} onAdd={() => add(what)} />
 								))}
@@ -145,7 +145,7 @@ function AddButton({ what, glasses, onAdd }: { what: NewPart; glasses: readonly 
 			type="button"
 			disabled={!part}
 			title={part ? undefined : "No glass of this form is in the book yet"}
-			className="flex min-h-16 flex-col items-center justify-end gap-1 rounded px-1 py-1.5 text-[13px] hover:bg-pick disabled:opacity-40"
+			className="flex min-h-16 min-w-0 flex-col items-center justify-end gap-1 rounded px-0.5 py-1.5 text-[13px] leading-tight hover:bg-pick disabled:opacity-40"
 			onClick={onAdd}
 		>
 			<svg

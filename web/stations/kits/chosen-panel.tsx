@@ -41,9 +41,7 @@ export function ChosenPanel({ glasses, commands, mode, onMode, errorAt }: Props)
 			className="flex max-h-[58%] min-h-0 shrink-0 flex-col border-t-2 border-secondary bg-base-100"
 		>
 			<div className="flex items-center gap-1 px-3 pt-2">
-				<b className="min-w-0 grow truncate text-[15px]">
-					{single ? first.name || "unnamed" : `${chosen.length} parts`}
-				</b>
+				<b className="figure min-w-0 grow truncate">{single ? "1 part" : `${chosen.length} parts`}</b>
 				<Icon label="Twice (Ctrl+D)" onClick={commands.duplicate} of={Copy} />
 				<Icon label="Copy for another kit (Ctrl+C)" onClick={commands.copy} of={ClipboardCopy} />
 				<Icon label="A layer up (])" onClick={() => commands.raise(1)} of={ArrowUp} />

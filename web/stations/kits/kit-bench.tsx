@@ -7,7 +7,6 @@ import type { Cut } from "@core/stack/section";
 import { Redo2, Undo2 } from "lucide-react";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { useAct } from "../../lib/api";
-import { TextField } from "../../ui/fields";
 import type { StationProps } from "../../ui/framed";
 import { framed } from "../../ui/framed";
 import { Trouble } from "../../ui/notice";
@@ -291,9 +290,18 @@ function SaveBar({ saving }: { saving: Saving }) {
 
 function KitName(props: { value: string; error: string | undefined; onChange(name: string): void }) {
 	return (
-		<div className="kit-name">
-			<TextField label="Kit" value={props.value} onChange={props.onChange} error={props.error} compact />
-		</div>
+		<>
+			<input
+				aria-label="Kit"
+				placeholder="Name of this kit"
+				className={`-ml-2 h-10 w-full rounded border px-2 text-[22px] font-bold tracking-tight ${props.error ? "border-error" : "border-transparent hover:border-line focus:bg-base-100"}`}
+				value={props.value}
+				aria-invalid={Boolean(props.error)}
+				autoComplete="off"
+				onChange={(event) => props.onChange(event.target.value)}
+			/>
+			{props.error && <p className="font-semibold text-error">{props.error}</p>}
+		</>
 	);
 }
 

@@ -70,15 +70,18 @@ export function PartShapes({
 	);
 }
 
-/** Deep bottle green where glass is thick, pale where it is thin; steps of the map are the thicknesses that occur. */
-export const thicknessColour = (most: number) =>
-	scaleLinear<string>()
-		.domain([0, Math.max(most, 3) * 0.5, Math.max(most, 3)])
-		.range(["#e8f2ea", "#6fae97", "#12423a"])
+/** Deep bottle green where glass is thickest, pale where it is thinnest. */
+const thicknessColour = (patches: KitSurvey["patches"]) => {
+	const all = patches.map(({ mm }) => mm);
+	const [least, most] = [Math.min(...all), Math.max(...all)];
+	return scaleLinear<string>()
+		.domain([least, (least + most) / 2, Math.max(most, least + 0.1)])
+		.range(["#d3ebdb", "#62a68d", "#12423a"])
 		.clamp(true);
+};
 
 export function ThicknessMap({ patches, px }: Sized & { patches: KitSurvey["patches"] }) {
-	const colour = thicknessColour(Math.max(...patches.map(({ mm }) => mm), 3));
+	const colour = thicknessColour(patches);
 	return (
 		<g pointerEvents="none">
 			{patches.map(({ region, mm }, i) => (
@@ -101,7 +104,7 @@ export function ThicknessLegend({ patches }: { patches: KitSurvey["patches"] }) 
 	const all = [...new Set(patches.map(({ mm }) => Number(mm.toFixed(1))))].sort((a, b) => a - b);
 	const shown =
 		all.length <= 6 ? all : Array.from({ length: 6 }, (_, i) => all[Math.round((i * (all.length - 1)) / 5)] as number);
-	const colour = thicknessColour(all.at(-1) ?? 3);
+	const colour = thicknessColour(patches);
 	return (
 		<ul aria-label="Thickness of glass" className="flex flex-wrap gap-x-3 gap-y-1">
 			{shown.map((mm) => (
@@ -202,6 +205,7 @@ export function Dimensions({ box, px }: Sized & { box: Bounds }) {
 	const figure = useFigure();
 	if (box.widthMm === 0) return null;
 	const away = px * 16;
+	const left = px * 38;
 	return (
 		<g pointerEvents="none" className="fill-base-content stroke-base-content/70" strokeWidth={px} fontSize={px * 13}>
 			<path
@@ -219,13 +223,13 @@ export function Dimensions({ box, px }: Sized & { box: Bounds }) {
 			</text>
 			<path
 				fill="none"
-				d={`M${box.minX - away - px * 4} ${-box.maxY}h${px * 8}M${box.minX - away} ${-box.maxY}V${-box.minY}m${-px * 4} 0h${px * 8}`}
+				d={`M${box.minX - left - px * 4} ${-box.maxY}h${px * 8}M${box.minX - left} ${-box.maxY}V${-box.minY}m${-px * 4} 0h${px * 8}`}
 			/>
 			<text
 				stroke="none"
 				textAnchor="middle"
 				className="figure"
-				transform={`translate(${box.minX - away - px * 6} ${-(box.minY + box.maxY) / 2}) rotate(-90)`}
+				transform={`translate(${box.minX - left - px * 6} ${-(box.minY + box.maxY) / 2}) rotate(-90)`}
 			>
 				{figure({ mm: box.heightMm })}
 			</text>
@@ -272,8 +276,8 @@ export function SectionLine({ cut, px }: Sized & { cut: Cut }) {
 				/>
 			))}
 			<text
-				x={from.x}
-				y={-from.y - px * 12}
+				x={to.x}
+				y={-to.y - px * 12}
 				fontSize={px * 12}
 				stroke="none"
 				textAnchor="middle"

@@ -53,12 +53,19 @@ export function SectionView({ section, drawn, level }: Props) {
 						);
 					});
 				})}
+				<Silhouette heights={heights} stepMm={section.stepMm} floor={floor} />
 				<Shelf lengthMm={section.lengthMm} y={floor} />
 			</svg>
 			<span className="figure text-soft">{range(heights)} high</span>
 			<LevelGlyph level={level} label={false} />
-			<svg {...frame} role="img" aria-label={`Section after ${LEVEL_WORDS[level]}, ${range(section.after)} high`}>
+			<svg
+				{...frame}
+				role="img"
+				aria-label={`Section after ${LEVEL_WORDS[level]}, ${range(section.after)} high`}
+				shapeRendering="crispEdges"
+			>
 				<AfterShapes section={section} colours={colours} floor={floor} />
+				<Silhouette heights={section.after} stepMm={section.stepMm} floor={floor} />
 				<Shelf lengthMm={section.lengthMm} y={floor} />
 			</svg>
 			<span className="figure">
@@ -107,11 +114,28 @@ function AfterShapes({
 					key={`${partId} ${place.alongMm}`}
 					x={place.alongMm - section.stepMm / 2}
 					y={y}
-					width={section.stepMm * 1.1}
-					height={mm * TALLER + 0.02}
+					width={section.stepMm}
+					height={mm * TALLER}
 					fill={colours.get(partId) ?? "#cccccc"}
 				/>
 			);
 		});
 	});
+}
+
+/** The silhouette of all glass, so that clear sheet is seen on a light ground. */
+function Silhouette({ heights, stepMm, floor }: { heights: readonly number[]; stepMm: number; floor: number }) {
+	const d = heights
+		.map((mm, i) => `${i === 0 ? "M" : "L"}${(i + 0.5) * stepMm} ${floor - (mm > 0.05 ? mm * TALLER : 0)}`)
+		.join("");
+	return (
+		<path
+			d={d}
+			fill="none"
+			className="stroke-base-content/55"
+			strokeWidth="1"
+			vectorEffect="non-scaling-stroke"
+			shapeRendering="auto"
+		/>
+	);
 }

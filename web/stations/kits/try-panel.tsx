@@ -4,6 +4,7 @@ import type { KitReading } from "@core/stack/read-kit";
 import type { Trial } from "@core/stack/survey";
 import { useEffect, useState } from "react";
 import { useFigure } from "../../lib/prefs";
+import { sizeWords } from "../../ui/part-words";
 import { LevelGlyph } from "../../ui/signs";
 import { useDraft } from "./draft";
 
@@ -32,8 +33,8 @@ export function TryPanel({ reading, families, mayEdit, tryOut }: Props) {
 		};
 	}, [tryOut, familyId]);
 	const rows: [string, (trial: Trial) => string][] = [
-		["ends", (trial) => `${figure({ mm: trial.widthMm })} × ${figure({ mm: trial.heightMm })}`],
-		["on average", (trial) => figure({ mm: trial.meanMm })],
+		["ends", (trial) => sizeWords([trial.widthMm, trial.heightMm], figure)],
+		["mean", (trial) => figure({ mm: trial.meanMm })],
 		["peak", (trial) => figure({ c: trial.outlook.peakC })],
 		["anneals as", (trial) => figure({ mm: trial.outlook.effectiveMm })],
 		["soak", (trial) => figure({ min: trial.outlook.soakMin })],

@@ -1,0 +1,264 @@
+import { cutListOf } from "@core/cutting/count";
+import { LEVEL_WORDS } from "@core/firing/level";
+import { boundsOf, type Ring } from "@core/geometry/region";
+import { sizesOf } from "@core/geometry/shape";
+import { type Glass, isStriker } from "@core/glass/glass";
+import { drawnParts } from "@core/kit/drawn";
+import { cutsOf, type KitDesign } from "@core/kit/kit";
+import type { KitReading } from "@core/stack/read-kit";
+import { formatFigure, phraseText, type Units } from "@core/units/phrase";
+import { type Color, PDFDocument, type PDFFont, type PDFPage, rgb, StandardFonts } from "pdf-lib";
+
+/** Paper in points (1/72 in). Sources: ISO 216 A4 210 × 297 mm; ANSI Letter 8.5 × 11 in. */
+export const PAPERS = { a4: [595.28, 841.89], letter: [612, 792] } as const;
+export type Paper = keyof typeof PAPERS;
+
+const POINT_PER_MM = 72 / 25.4;
+const MARGIN = 48;
+const INK = rgb(0.07, 0.15, 0.12);
+const SOFT = rgb(0.38, 0.43, 0.41);
+const RULE = rgb(0.75, 0.8, 0.78);
+
+export interface KitSheet {
+	design: KitDesign;
+	reading: KitReading;
+	glasses: ReadonlyMap<string, Glass>;
+	moulds: ReadonlyMap<string, { name: string }>;
+	studio: string;
+	/** "version 3" or "draft", and the palette's name. */
+	edition: string;
+	units: Units;
+	paper: Paper;
+}
+
+/** The sheet that goes into a kit's bag: picture, stack and parts with each glass as bought and as fired, steps, cautions. */
+export async function kitPdf(sheet: KitSheet): Promise<Uint8Array> {
+	const pdf = await PDFDocument.create();
+	pdf.setTitle(sheet.design.name);
+	pdf.setCreator("Zephyr Flats");
+	const plain = await pdf.embedFont(StandardFonts.Helvetica);
+	const bold = await pdf.embedFont(StandardFonts.HelveticaBold);
+	const pen = new Pen(pdf, plain, bold, PAPERS[sheet.paper]);
+	heading(pen, sheet);
+	picture(pen, sheet);
+	partTable(pen, sheet);
+	steps(pen, sheet);
+	cautions(pen, sheet);
+	pen.number(sheet.design.name);
+	return pdf.save();
+}
+
+/** Writes down a page and goes on to the next when it is full. */
+class Pen {
+	page: PDFPage;
+	y: number;
+	readonly width: number;
+	readonly pages: PDFPage[] = [];
+
+	constructor(
+		private readonly pdf: PDFDocument,
+		readonly plain: PDFFont,
+		readonly bold: PDFFont,
+		private readonly size: readonly [number, number],
+	) {
+		this.width = size[0] - 2 * MARGIN;
+		this.page = this.turn();
+		this.y = size[1] - MARGIN;
+	}
+
+	private turn(): PDFPage {
+		const page = this.pdf.addPage([...this.size]);
+		this.pages.push(page);
+		this.y = this.size[1] - MARGIN;
+		return page;
+	}
+
+	/** Makes sure of `height` points on this page. */
+	need(height: number): void {
+		if (this.y - height < MARGIN + 16) this.page = this.turn();
+	}
+
+	text(
+		words: string,
+		options: { x?: number; size?: number; strong?: boolean; color?: Color; width?: number } = {},
+	): void {
+		const { x = 0, size = 10, strong = false, color = INK, width = this.width - x } = options;
+		const font = strong ? this.bold : this.plain;
+		for (const line of wrapped(encodable(words, font), font, size, width)) {
+			this.need(size * 1.35);
+			this.y -= size * 1.35;
+			this.page.drawText(line, { x: MARGIN + x, y: this.y + size * 0.3, size, font, color });
+		}
+	}
+
+	title(words: string): void {
+		this.need(40);
+		this.y -= 12;
+		this.text(words, { size: 12, strong: true });
+		this.rule();
+	}
+
+	rule(): void {
+		this.y -= 3;
+		this.page.drawLine({
+			start: { x: MARGIN, y: this.y },
+			end: { x: MARGIN + this.width, y: this.y },
+			thickness: 0.6,
+			color: RULE,
+		});
+		this.y -= 3;
+	}
+
+	number(name: string): void {
+		this.pages.forEach((page, i) => {
+			const words = encodable(`${name} · page ${i + 1} of ${this.pages.length}`, this.plain);
+			page.drawText(words, { x: MARGIN, y: MARGIN - 20, size: 8, font: this.plain, color: SOFT });
+		});
+	}
+}
+
+function heading(pen: Pen, { design, reading, studio, edition, units }: KitSheet): void {
+	pen.text(design.name, { size: 22, strong: true });
+	pen.text(`${studio} · ${edition}`, { color: SOFT });
+	const size = `${formatFigure({ mm: reading.widthMm }, units)} × ${formatFigure({ mm: reading.heightMm }, units)}`;
+	pen.text(`${reading.stackCode} · ${size} · ${formatFigure({ g: reading.massG }, units)} of glass`, { strong: true });
+	if (design.note) pen.text(design.note);
+}
+
+const PICTURE_HEIGHT = 230;
+
+function picture(pen: Pen, { design, glasses }: KitSheet): void {
+	const drawn = drawnParts(design, glasses);
+	const { minX, maxY, widthMm, heightMm } = boundsOf(drawn.flatMap(({ region }) => region));
+	if (widthMm === 0) return;
+	const half = pen.width / 2 - 12;
+	const scale = Math.min(POINT_PER_MM, half / widthMm, PICTURE_HEIGHT / heightMm);
+	pen.need(heightMm * scale + 30);
+	pen.y -= 10;
+	for (const [i, side] of (["boughtColour", "firedColour"] as const).entries()) {
+		const x = MARGIN + i * (half + 24);
+		for (const { region, clearness, ...colours } of drawn) {
+			const d = region
+				.map((ring: Ring) => `M${ring.map((p) => `${(p.x - minX).toFixed(2)} ${(maxY - p.y).toFixed(2)}`).join("L")}Z`)
+				.join("");
+			pen.page.drawSvgPath(d, {
+				x,
+				y: pen.y,
+				scale,
+				color: colourOf(colours[side]),
+				opacity: 1 - clearness,
+				borderColor: INK,
+				borderWidth: 0.4 / scale,
+				borderOpacity: 0.5,
+			});
+		}
+	}
+	pen.y -= heightMm * scale + 4;
+	const y = pen.y;
+	pen.text("as bought", { color: SOFT, size: 9 });
+	pen.y = y;
+	const ratio = scale / POINT_PER_MM;
+	pen.text(`as fired${ratio > 0.999 ? ", drawn 1:1" : `, drawn 1:${(1 / ratio).toFixed(1)}`}`, {
+		x: half + 24,
+		color: SOFT,
+		size: 9,
+	});
+}
+
+function partTable(pen: Pen, { design, glasses, units }: KitSheet): void {
+	pen.title("In this kit");
+	for (const line of cutListOf(cutsOf(design), 1)) {
+		pen.need(20);
+		const glass = glasses.get(line.glassId ?? "");
+		const sizes = line.shape
+			? sizesOf(line.shape)
+					.map((mm) => formatFigure({ mm }, units))
+					.join(" × ")
+			: "";
+		const amount = line.amount ? formatFigure(line.amount, units) : "";
+		const what =
+			line.kind === "sheet"
+				? line.shape?.kind.replace("triangle", "right triangle").replace("outline", "free outline")
+				: line.stuff;
+		const top = pen.y;
+		if (glass) swatches(pen, glass, top);
+		pen.text(`${line.needed} ×`, { x: 44, strong: true });
+		pen.y = top;
+		pen.text([what, sizes, amount].filter(Boolean).join(", "), { x: 76, width: 220 });
+		const after = pen.y;
+		pen.y = top;
+		if (glass)
+			pen.text(`${glass.name}${isStriker(glass) ? " (shows its colour when fired)" : ""}`, { x: 304, color: SOFT });
+		pen.y = Math.min(after, pen.y, top - 16);
+	}
+}
+
+/** As bought | as fired. */
+function swatches(pen: Pen, glass: Glass, top: number): void {
+	for (const [i, colour] of [glass.boughtColour, glass.firedColour].entries())
+		pen.page.drawRectangle({
+			x: MARGIN + i * 16,
+			y: top - 12,
+			width: 16,
+			height: 11,
+			color: colourOf(colour),
+			borderColor: SOFT,
+			borderWidth: 0.4,
+		});
+}
+
+function steps(pen: Pen, { design, moulds }: KitSheet): void {
+	pen.title("What happens");
+	let number = 1;
+	const say = (words: string) => pen.text(`${number++}. ${words}`);
+	say("Clean every piece of glass; fingerprints and dirt turn cloudy.");
+	say("Lay everything out loose and look at it before anything is glued. Photograph it.");
+	say("Glue with one dot a part, never a puddle. Let it dry before it is moved.");
+	design.route.forEach((step, i) => {
+		const made = design.components.filter(({ firing }) => firing === i).map(({ name }) => name);
+		const only = made.length > 0 ? `, for ${made.join(", ")}` : "";
+		const mould = step.mouldId ? `, ${moulds.get(step.mouldId)?.name ?? "mould"}` : "";
+		say(
+			`Firing to ${LEVEL_WORDS[step.level]}${mould}${only}${step.turnedOver ? ", laid upside down" : ""}, by the studio.`,
+		);
+		if (step.handWork) say(`Then ${step.handWork}.`);
+	});
+}
+
+const USUAL_CAUTIONS = [
+	"Glass edges are sharp: eye protection when cutting, no fingers along edges.",
+	"Powders and fibre dust: respirator, damp clean-up, never sweep dry.",
+	"Only glass from this kit may go into this piece: other families crack, sometimes weeks later.",
+	"Nobody says that fired glass may be used with food: ask the glass maker, and know your local rules.",
+];
+
+function cautions(pen: Pen, { reading, units }: KitSheet): void {
+	pen.title("Mind");
+	for (const caution of USUAL_CAUTIONS) pen.text(`– ${caution}`);
+	for (const { sentence } of reading.findings.filter(({ severity }) => severity !== "know"))
+		pen.text(`– ${phraseText(sentence, units)}`, { strong: true });
+}
+
+const colourOf = (hex: string): Color => {
+	const part = (from: number) => Number.parseInt(hex.slice(from, from + 2), 16) / 255;
+	return rgb(part(1), part(3), part(5));
+};
+
+/** The standard fonts hold western European signs only; others become a question mark. */
+const encodable = (words: string, font: PDFFont): string => {
+	const known = new Set(font.getCharacterSet());
+	return [...words].map((sign) => (known.has(sign.codePointAt(0) ?? 0) ? sign : "?")).join("");
+};
+
+function wrapped(words: string, font: PDFFont, size: number, width: number): string[] {
+	const lines: string[] = [];
+	let line = "";
+	for (const word of words.split(/\s+/)) {
+		const longer = line ? `${line} ${word}` : word;
+		if (line && font.widthOfTextAtSize(longer, size) > width) {
+			lines.push(line);
+			line = word;
+		} else line = longer;
+	}
+	return [...lines, line];
+}

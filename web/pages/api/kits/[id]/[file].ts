@@ -1,0 +1,35 @@
+import { database } from "@server/database";
+import { kitFileOf } from "@server/kit-files";
+import { Refusal } from "@server/refusal";
+import { refusalResponse, who } from "@web/endpoint";
+import { PREFS_COOKIE, readPrefs } from "@web/lib/prefs";
+import type { APIRoute } from "astro";
+
+/** A kit to take away: kit.json, kit.svg, kit.dxf or kit.pdf, with ?version, ?palette and ?paper. */
+export const GET: APIRoute = async (context) => {
+	try {
+		who(context);
+		const { searchParams } = context.url;
+		const version = searchParams.get("version");
+		const { body, type, name } = await kitFileOf(database().db, {
+			kitId: context.params.id ?? "",
+			file: context.params.file ?? "",
+			version: version === null ? undefined : Number(version),
+			palette: searchParams.get("palette") ?? undefined,
+			paper: searchParams.get("paper") ?? "a4",
+			units: readPrefs(context.cookies.get(PREFS_COOKIE)?.value).units,
+		});
+		const bytes = typeof body === "string" ? body : new Uint8Array(body);
+		return new Response(bytes as BodyInit, {
+			headers: {
+				"Content-Type": type,
+				"Content-Disposition": `attachment; filename="${name}"`,
+				"X-Content-Type-Options": "nosniff",
+				"Cache-Control": "no-store",
+			},
+		});
+	} catch (error) {
+		if (error instanceof Refusal) return refusalResponse(error);
+		throw error;
+	}
+};
