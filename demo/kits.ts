@@ -1,3 +1,4 @@
+import type { FuseLevel } from "@core/firing/level";
 import type { CutShape } from "@core/geometry/shape";
 import { arranged, ringRadiusMm } from "@core/kit/arrange";
 import { emptyKit, type KitDesign, type KitPart, type Stuff } from "@core/kit/kit";
@@ -194,3 +195,40 @@ const fieldGate: KitDesign = {
 };
 
 export const KITS = [ninePatch, pumpWheel, mapDish, kitePanel, roofRing, nightBrooch, fieldGate];
+
+/** Small pieces that were tried before a class, and what came of them. */
+export const SAMPLES: {
+	name: string;
+	document: KitDesign;
+	level: FuseLevel;
+	peakC: number;
+	result: string;
+	shows: string[];
+}[] = [
+	{
+		name: "Pump rust on clear",
+		document: {
+			...emptyKit("Pump rust on clear"),
+			parts: [part("Base", square(40), "clear", 0), part("Striker", square(30), "pump-rust", 1)],
+		},
+		level: "full",
+		peakC: 804,
+		result: "Pale in the hand, brick red after one firing. A second firing darkens it only a little.",
+		shows: ["striker"],
+	},
+	{
+		name: "Stubble beside high sky",
+		document: {
+			...emptyKit("Stubble beside high sky"),
+			parts: [
+				part("Base", square(50), "clear", 0),
+				part("Stubble", { kind: "rectangle", widthMm: 25, heightMm: 50 }, "stubble", 1, -12.5),
+				part("High sky", { kind: "rectangle", widthMm: 25, heightMm: 50 }, "high-sky", 1, 12.5),
+			],
+		},
+		level: "contour",
+		peakC: 766,
+		result: "A brown line about a millimetre wide along the joint, even and rather handsome.",
+		shows: ["reaction"],
+	},
+];

@@ -5,13 +5,16 @@ import type { Glue, NextStep } from "@core/journey/events";
 import type { Database, Transaction } from "@db/connect";
 import { loadStudio } from "@db/queries/studio";
 import * as tables from "@db/schema";
+import { kitSvg } from "@formats/kit-svg";
 import { dayOf } from "@formats/time";
 import type { Context } from "@server/perform";
+import { reencode } from "@server/reencode";
 import { useCases } from "@server/use-cases";
 import { readStandIn } from "@standins/kiln";
 import { hashPassword } from "better-auth/crypto";
 import { and, eq, inArray } from "drizzle-orm";
-import { KITS } from "./kits";
+import sharp from "sharp";
+import { KITS, SAMPLES } from "./kits";
 import {
 	FAMILIES,
 	FIRST_STUDENTS,
@@ -105,6 +108,7 @@ class DemoStudio {
 	async live(): Promise<void> {
 		const [coaster, wheel, dish] = await this.kits();
 		const kilns = await this.tx.select().from(tables.kiln).orderBy(tables.kiln.sort);
+		await this.samples(kilns[0]?.id ?? null);
 		const [hopper, silo] = [kilns[0]?.id ?? "", kilns[1]?.id ?? ""];
 
 		const first = await this.session("First fusings", 10 * DAY, "18:30", DAY, FIRST_STUDENTS);
@@ -160,6 +164,21 @@ class DemoStudio {
 			ids.push(kitId);
 		}
 		return ids as [string, string, string];
+	}
+
+	/** Samples with a picture each: the kit's own drawing stands in for a photo. */
+	private async samples(kilnId: string | null): Promise<void> {
+		const glasses = new Map(GLASSES.map((one) => [one.id, one]));
+		for (const [i, one] of SAMPLES.entries()) {
+			const sampleId = randomUUID();
+			const firedOn = this.day((30 + 9 * i) * DAY);
+			await this.act("saveSample", { sampleId, ...one, kilnId, holdMin: 10, firedOn }, 29 * DAY);
+			const drawing = await sharp(Buffer.from(kitSvg(one.document, glasses)), { density: 200 })
+				.png()
+				.toBuffer();
+			const { image } = await reencode(drawing, "picture");
+			await this.tx.update(tables.sample).set({ picture: image }).where(eq(tables.sample.id, sampleId));
+		}
 	}
 
 	/** A class `ago` before now, promised for a day `promisedAgo` before now (negative: still to come). */

@@ -3,6 +3,7 @@ import { centred } from "@core/geometry/shape";
 import { isSimple } from "@core/geometry/simple";
 import { LARGEST_KIT } from "@core/kit/kit";
 import { ok, problem, type Result } from "@core/result";
+import { tidyMm } from "@core/units/tidy";
 
 /** Free outlines read from a drawing, mm, each with the middle of its box at the origin, and what was done to them. */
 export interface OutlinesRead {
@@ -51,7 +52,11 @@ export function soundOutlines(raw: readonly Ring[], notes: readonly string[]): R
 }
 
 function asOutline(ring: Ring): OutlinesRead["outlines"][number] {
-	const points = centred(fewEnough(ring)).map(({ x, y }) => ({ x: rounded(x), y: rounded(y) }));
+	const few = fewEnough(ring);
+	const points = centred(areaMm2([few]) < 0 ? [...few].reverse() : few).map(({ x, y }) => ({
+		x: tidyMm(x),
+		y: tidyMm(y),
+	}));
 	const { widthMm, heightMm } = boundsOf([points]);
 	return { points, widthMm, heightMm };
 }
@@ -65,5 +70,3 @@ function fewEnough(ring: Ring): Ring {
 	}
 	return few;
 }
-
-const rounded = (mm: number) => Math.round(mm * 1000) / 1000;

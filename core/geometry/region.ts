@@ -106,6 +106,15 @@ export function boundsOf(region: Region): Bounds {
 export const apart = (a: Bounds, b: Bounds, byMm = 0): boolean =>
 	a.minX > b.maxX + byMm || b.minX > a.maxX + byMm || a.minY > b.maxY + byMm || b.minY > a.maxY + byMm;
 
-/** The ring with fewer points, none of the left-out ones further than `mm` from it. Source: Ramer 1972, Douglas & Peucker 1973. */
-export const thinned = (ring: Ring, mm: number): Ring =>
-	ramerDouglasPeuckerD([...ring, ring[0] as Point] as unknown as PathsD[number], mm).slice(0, -1);
+/**
+ * The ring with fewer points, none of those left out further than `mm` from it. It is thinned in two halves, for the line
+ * between equal ends has no direction. Source: Ramer 1972, Douglas & Peucker 1973.
+ */
+export function thinned(ring: Ring, mm: number): Ring {
+	const [start] = ring;
+	if (!start || ring.length < 4) return ring;
+	const away = ({ x, y }: Point) => Math.hypot(x - start.x, y - start.y);
+	const far = ring.reduce((best, point, i) => (away(point) > away(ring[best] as Point) ? i : best), 0);
+	const half = (points: Ring) => ramerDouglasPeuckerD(points as unknown as PathsD[number], mm).slice(0, -1);
+	return [...half(ring.slice(0, far + 1)), ...half([...ring.slice(far), start])];
+}

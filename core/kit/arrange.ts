@@ -1,3 +1,4 @@
+import { tidyMm } from "../units/tidy";
 import type { KitPart } from "./kit";
 
 /** How copies of parts are laid out. Lengths mm, angles degrees counter-clockwise. */
@@ -42,8 +43,8 @@ const moved = (parts: readonly KitPart[], dx: number, dy: number, original: bool
 	parts.map((part) => ({
 		...part,
 		id: original ? part.id : newId(),
-		xMm: tidy(part.xMm + dx),
-		yMm: tidy(part.yMm + dy),
+		xMm: tidyMm(part.xMm + dx),
+		yMm: tidyMm(part.yMm + dy),
 	}));
 
 function ring(chosen: readonly KitPart[], how: Extract<Arrangement, { kind: "ring" }>, newId: NewId): KitPart[] {
@@ -55,8 +56,8 @@ function ring(chosen: readonly KitPart[], how: Extract<Arrangement, { kind: "rin
 			...part,
 			id: i === 0 ? part.id : newId(),
 			layer: part.layer + (how.layersUp > 0 ? i % (how.layersUp + 1) : 0),
-			xMm: tidy(how.middle.x + how.radiusMm * Math.cos(angle)),
-			yMm: tidy(how.middle.y + how.radiusMm * Math.sin(angle)),
+			xMm: tidyMm(how.middle.x + how.radiusMm * Math.cos(angle)),
+			yMm: tidyMm(how.middle.y + how.radiusMm * Math.sin(angle)),
 			turnDeg: turn(part.turnDeg + degrees - 90),
 		}));
 	});
@@ -68,8 +69,8 @@ function mirrored(part: KitPart, how: Extract<Arrangement, { kind: "mirror" }>, 
 	const placed = {
 		...part,
 		id,
-		xMm: upright ? tidy(2 * how.atMm - part.xMm) : part.xMm,
-		yMm: upright ? part.yMm : tidy(2 * how.atMm - part.yMm),
+		xMm: upright ? tidyMm(2 * how.atMm - part.xMm) : part.xMm,
+		yMm: upright ? part.yMm : tidyMm(2 * how.atMm - part.yMm),
 		turnDeg: turn(-part.turnDeg),
 	};
 	const flip = (points: readonly { x: number; y: number }[]) =>
@@ -98,5 +99,4 @@ function mirrored(part: KitPart, how: Extract<Arrangement, { kind: "mirror" }>, 
 export const ringRadiusMm = (count: number, widthMm: number, overlapMm: number): number =>
 	(widthMm - overlapMm) / (2 * Math.tan(Math.PI / count));
 
-const tidy = (mm: number) => Math.round(mm * 1000) / 1000;
-const turn = (degrees: number) => tidy(((((degrees + 180) % 360) + 360) % 360) - 180);
+const turn = (degrees: number) => tidyMm(((((degrees + 180) % 360) + 360) % 360) - 180);

@@ -1,6 +1,7 @@
 import { areaMm2, boundsOf, centroid, intersect, type Point, type Region } from "../geometry/region";
 import { centred } from "../geometry/shape";
 import { ok, problem, type Result } from "../result";
+import { tidyMm } from "../units/tidy";
 import type { NewId } from "./arrange";
 import type { KitPart, PartOf } from "./kit";
 import { placedRegion } from "./plan";
@@ -45,13 +46,13 @@ export function cutAndSpread(
 				...part,
 				id: i === 0 ? part.id : newId(),
 				name: `${part.name} ${i + 1}`,
-				shape: { kind: "outline", points: centred(ring).map(({ x, y }) => ({ x: tidy(x), y: tidy(y) })) },
-				xMm: tidy((at.minX + at.maxX) / 2),
-				yMm: tidy((at.minY + at.maxY) / 2),
+				shape: { kind: "outline", points: centred(ring).map(({ x, y }) => ({ x: tidyMm(x), y: tidyMm(y) })) },
+				xMm: tidyMm((at.minX + at.maxX) / 2),
+				yMm: tidyMm((at.minY + at.maxY) / 2),
 				turnDeg: 0,
 			};
 		}),
-		baseMm: { width: tidy(box.widthMm), height: tidy(box.heightMm) },
+		baseMm: { width: tidyMm(box.widthMm), height: tidyMm(box.heightMm) },
 	});
 }
 
@@ -88,5 +89,3 @@ function inReadingOrder(a: readonly Point[], b: readonly Point[]): number {
 	const sameRow = Math.abs(one.y - other.y) < Math.min(boxA.heightMm, boxB.heightMm) / 2;
 	return sameRow ? one.x - other.x : other.y - one.y;
 }
-
-const tidy = (mm: number) => Math.round(mm * 1000) / 1000;

@@ -61,6 +61,16 @@ export async function sendPhoto(pieceId: string, eventId: string, file: File): P
 	);
 }
 
+export async function sendSamplePicture(sampleId: string, file: File): Promise<{ sampleId: string }> {
+	return answerOf(
+		await ask(`/api/samples/${sampleId}`, {
+			method: "POST",
+			headers: { "Content-Type": "application/octet-stream" },
+			body: file,
+		}),
+	);
+}
+
 /** Views that change with every kiln reading; all others only when somebody did something. */
 const HOT_VIEWS: readonly string[] = ["frame", "readings", "open"];
 

@@ -31,7 +31,7 @@ export function Finder() {
 			>
 				<Search size={18} aria-hidden="true" />
 				<span className="max-xl:sr-only">find or scan</span>
-				<kbd className="kbd kbd-sm max-xl:hidden">/</kbd>
+				<kbd className="kbd kbd-sm max-2xl:hidden">/</kbd>
 			</button>
 			<dialog ref={dialog} className="modal" aria-label="Find anything">
 				<div className="modal-box mb-auto mt-24 max-w-xl p-4">

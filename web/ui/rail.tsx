@@ -1,5 +1,6 @@
 import type { FrameView, Station, StationCount } from "@contract/views";
 import { longDay } from "@formats/time";
+import { BookOpen } from "lucide-react";
 import { usePrefs } from "../lib/prefs";
 import { Finder } from "./finder";
 import { PersonMenu } from "./person-menu";
@@ -47,8 +48,16 @@ export function Rail({ frame, station }: { frame: FrameView; station: Station | 
 					<StationLink key={name} name={name} keyNumber={i + 1} count={frame.stations[name]} here={name === station} />
 				))}
 			</nav>
-			<div className="flex items-center gap-1.5">
+			<div className="flex items-center gap-0.5">
 				<Finder />
+				<a
+					href="/books"
+					className="btn btn-ghost btn-sm px-2 font-normal"
+					aria-label="Books: glass, families, moulds, samples"
+				>
+					<BookOpen size={17} aria-hidden="true" />
+					<span className="max-xl:sr-only">Books</span>
+				</a>
 				<PersonMenu person={frame.person} />
 			</div>
 		</header>

@@ -3,6 +3,7 @@ import { centred } from "../../geometry/shape";
 import { groupBy } from "../../group-by";
 import type { KitPart } from "../../kit/kit";
 import { say } from "../../units/phrase";
+import { tidyMm } from "../../units/tidy";
 import type { Finding } from "../finding";
 import type { Lain } from "../lay";
 import type { Rest } from "../rest";
@@ -83,15 +84,13 @@ function supportsUnder(taken: Lain[], rest: Rest, heightMm: number): KitPart[] {
 			name: "Fibre under",
 			kind: "fibre",
 			use: "support",
-			shape: { kind: "outline", points: centred(ring).map(({ x, y }) => ({ x: tenth(x), y: tenth(y) })) },
-			heightMm: tenth(heightMm),
+			shape: { kind: "outline", points: centred(ring).map(({ x, y }) => ({ x: tidyMm(x, 0.1), y: tidyMm(y, 0.1) })) },
+			heightMm: tidyMm(heightMm, 0.1),
 			layer: rest.part.layer,
 			firing: rest.part.part.firing,
-			xMm: tenth((box.minX + box.maxX) / 2),
-			yMm: tenth((box.minY + box.maxY) / 2),
+			xMm: tidyMm((box.minX + box.maxX) / 2, 0.1),
+			yMm: tidyMm((box.minY + box.maxY) / 2, 0.1),
 			turnDeg: 0,
 		};
 	});
 }
-
-const tenth = (mm: number) => Math.round(mm * 10) / 10;

@@ -2,6 +2,7 @@ import { areaMm2, boundsOf, intersect, offset, type Point, type Region } from ".
 import type { Chemistry, Glass } from "../../glass/glass";
 import type { Change } from "../../kit/change";
 import { say } from "../../units/phrase";
+import { tidyMm } from "../../units/tidy";
 import type { Finding, Fix } from "../finding";
 import { type Lain, sharedOf } from "../lay";
 import type { Stack } from "../stack";
@@ -88,24 +89,27 @@ function sideBySide(stack: Stack, a: Lain, b: Lain, joint: Region, neutral: Glas
 	const way: Point = { x: sign * Math.cos(angle), y: sign * Math.sin(angle) };
 	const box = boundsOf(joint);
 	const at = { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
-	const tenth = (mm: number) => Math.round(mm * 10) / 10;
 	return {
 		label: say`Put ${{ mm: NEUTRAL_MM }} of ${neutral.name} between`,
 		changes: [
-			{ do: "move", partIds: [mover.id], byMm: { x: tenth(way.x * NEUTRAL_MM), y: tenth(way.y * NEUTRAL_MM) } },
+			{
+				do: "move",
+				partIds: [mover.id],
+				byMm: { x: tidyMm(way.x * NEUTRAL_MM, 0.1), y: tidyMm(way.y * NEUTRAL_MM, 0.1) },
+			},
 			{
 				do: "add",
 				part: {
 					id: freshId(stack.lain, "neutral"),
 					name: "Neutral strip",
 					kind: "sheet",
-					shape: { kind: "strip", lengthMm: tenth(Math.max(box.widthMm, box.heightMm)), widthMm: NEUTRAL_MM },
+					shape: { kind: "strip", lengthMm: tidyMm(Math.max(box.widthMm, box.heightMm), 0.1), widthMm: NEUTRAL_MM },
 					glassId: neutral.id,
 					faceDown: false,
 					layer: mover.layer,
 					firing: mover.part.firing,
-					xMm: tenth(at.x + (way.x * NEUTRAL_MM) / 2),
-					yMm: tenth(at.y + (way.y * NEUTRAL_MM) / 2),
+					xMm: tidyMm(at.x + (way.x * NEUTRAL_MM) / 2, 0.1),
+					yMm: tidyMm(at.y + (way.y * NEUTRAL_MM) / 2, 0.1),
 					turnDeg: Math.round(degrees + 90) % 360,
 				},
 			},

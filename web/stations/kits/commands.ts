@@ -3,6 +3,7 @@ import { boundsOf } from "@core/geometry/region";
 import type { Glass } from "@core/glass/glass";
 import type { KitDesign, KitPart } from "@core/kit/kit";
 import { placedRegion } from "@core/kit/plan";
+import { tidyMm } from "@core/units/tidy";
 import { useEffect } from "react";
 import { usePrefs } from "../../lib/prefs";
 import { type DraftStore, newId, partsOnBench, useDraftStore } from "./draft";
@@ -85,12 +86,11 @@ function act(event: KeyboardEvent, store: DraftStore, commands: Commands, stepMm
 	return key in alone && key !== "escape";
 }
 
-const tidy = (mm: number) => Math.round(mm * 1000) / 1000;
 const wrapped = (degrees: number) => ((((degrees + 180) % 360) + 360) % 360) - 180;
 const nudged = (part: KitPart, dx: number, dy: number): KitPart => ({
 	...part,
-	xMm: tidy(part.xMm + dx),
-	yMm: tidy(part.yMm + dy),
+	xMm: tidyMm(part.xMm + dx),
+	yMm: tidyMm(part.yMm + dy),
 });
 
 function editChosen(store: DraftStore, edit: (part: KitPart) => KitPart, what: string): void {

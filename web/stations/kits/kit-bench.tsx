@@ -4,6 +4,7 @@ import { drawnParts } from "@core/kit/drawn";
 import { emptyKit, inPalette, type KitDesign, type KitPart } from "@core/kit/kit";
 import type { Finding } from "@core/stack/finding";
 import type { Cut } from "@core/stack/section";
+import { tidyMm } from "@core/units/tidy";
 import { Redo2, Undo2 } from "lucide-react";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { useAct } from "../../lib/api";
@@ -385,7 +386,6 @@ function ModeBar({
 		const glass = glasses.find(({ form }) => form === mode.form);
 		if (!glass) return;
 		const box = boundsOf([mode.points]);
-		const tenth = (mm: number) => Math.round(mm * 10) / 10;
 		const id = newId();
 		const [x, y] = [(box.minX + box.maxX) / 2, (box.minY + box.maxY) / 2];
 		editParts((parts) => [
@@ -395,11 +395,11 @@ function ModeBar({
 				name: mode.form === "ribbon" ? "Ribbon" : "Stringer",
 				kind: "thread",
 				glassId: glass.id,
-				points: mode.points.map((point) => ({ x: tenth(point.x - x), y: tenth(point.y - y) })),
+				points: mode.points.map((point) => ({ x: tidyMm(point.x - x, 0.1), y: tidyMm(point.y - y, 0.1) })),
 				layer: Math.max(0, ...parts.map(({ layer }) => layer)) + (parts.length > 0 ? 1 : 0),
 				firing: Math.max(0, ...parts.map(({ firing }) => firing)),
-				xMm: tenth(x),
-				yMm: tenth(y),
+				xMm: tidyMm(x, 0.1),
+				yMm: tidyMm(y, 0.1),
 				turnDeg: 0,
 			},
 		]);

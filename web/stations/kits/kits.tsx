@@ -4,6 +4,7 @@ import { framed } from "../../ui/framed";
 import { KitPlan } from "../../ui/kit-plan";
 import { Empty } from "../../ui/notice";
 import { LevelGlyph, StackBar } from "../../ui/signs";
+import { KitImport } from "./kit-import";
 
 /** The shelf of kits: picture to scale, stack, route. */
 export default framed("kits", "kits", ({ view, frame }) => (
@@ -11,13 +12,16 @@ export default framed("kits", "kits", ({ view, frame }) => (
 		<div className="mb-3 flex items-center justify-between">
 			<h1>Kits</h1>
 			{frame.person.role === "instructor" && (
-				<button
-					type="button"
-					className="btn btn-primary"
-					onClick={() => location.assign(`/kits/${crypto.randomUUID()}`)}
-				>
-					Lay out a new kit
-				</button>
+				<div className="flex items-center gap-2">
+					<KitImport />
+					<button
+						type="button"
+						className="btn btn-primary"
+						onClick={() => location.assign(`/kits/${crypto.randomUUID()}`)}
+					>
+						Lay out a new kit
+					</button>
+				</div>
 			)}
 		</div>
 		{view.kits.length === 0 && (

@@ -6,6 +6,7 @@ import { snapTo } from "@core/kit/snap";
 import type { Finding } from "@core/stack/finding";
 import type { Cut } from "@core/stack/section";
 import type { KitSurvey } from "@core/stack/survey";
+import { tidyMm } from "@core/units/tidy";
 import { Maximize, ZoomIn, ZoomOut } from "lucide-react";
 import { useState } from "react";
 import { useFigure } from "../../lib/prefs";
@@ -118,10 +119,11 @@ export function PlanEditor({ drawn, survey, show, cut, onCut, looked, mayEdit, m
 
 	const release = () => {
 		if (grip?.kind === "parts" && moved && (moved.x !== 0 || moved.y !== 0)) {
-			const tidy = (mm: number) => Math.round(mm * 100) / 100;
 			editParts((parts) =>
 				parts.map((part) =>
-					chosen.includes(part.id) ? { ...part, xMm: tidy(part.xMm + moved.x), yMm: tidy(part.yMm + moved.y) } : part,
+					chosen.includes(part.id)
+						? { ...part, xMm: tidyMm(part.xMm + moved.x, 0.01), yMm: tidyMm(part.yMm + moved.y, 0.01) }
+						: part,
 				),
 			);
 		}
@@ -258,10 +260,9 @@ function shifted({ from, box, others }: Extract<Grip, { kind: "parts" }>, at: Po
 	if (Math.hypot(dx, dy) < STILL_PX * px) return { x: 0, y: 0 };
 	const there = { ...box, minX: box.minX + dx, maxX: box.maxX + dx, minY: box.minY + dy, maxY: box.maxY + dy };
 	const snap = snapTo(there, [...others, ORIGIN], reachMm);
-	const half = (mm: number) => Math.round(mm * 2) / 2;
 	return {
-		x: snap.x === undefined ? half(dx) : dx + snap.dx,
-		y: snap.y === undefined ? half(dy) : dy + snap.dy,
+		x: snap.x === undefined ? tidyMm(dx, 0.5) : dx + snap.dx,
+		y: snap.y === undefined ? tidyMm(dy, 0.5) : dy + snap.dy,
 		...(snap.x !== undefined && { snapX: snap.x }),
 		...(snap.y !== undefined && { snapY: snap.y }),
 	};

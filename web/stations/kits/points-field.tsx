@@ -1,5 +1,6 @@
 import type { Point } from "@core/geometry/region";
 import { parseLengthMm } from "@core/units/length";
+import { tidyMm } from "@core/units/tidy";
 import { useState } from "react";
 import { usePrefs } from "../../lib/prefs";
 import { Field } from "../../ui/fields";
@@ -15,7 +16,7 @@ export function PointsField(props: {
 	const { label, points, onChange, error } = props;
 	const [typed, setTyped] = useState<string | undefined>();
 	const [misread, setMisread] = useState<string | undefined>();
-	const shown = points.map(({ x, y }) => `${tenth(x)}; ${tenth(y)}`).join("\n");
+	const shown = points.map(({ x, y }) => `${tidyMm(x, 0.1)}; ${tidyMm(y, 0.1)}`).join("\n");
 	const read = (text: string) => {
 		setTyped(text);
 		const lines = text.split("\n").filter((line) => line.trim() !== "");
@@ -47,5 +48,3 @@ export function PointsField(props: {
 		</Field>
 	);
 }
-
-const tenth = (mm: number) => Math.round(mm * 10) / 10;

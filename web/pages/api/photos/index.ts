@@ -1,7 +1,8 @@
 import { id } from "@contract/fields";
-import { addPhoto, LARGEST_UPLOAD_BYTES } from "@server/add-photo";
+import { addPhoto } from "@server/add-photo";
 import { database } from "@server/database";
 import { problemsOf } from "@server/perform";
+import { LARGEST_UPLOAD_BYTES } from "@server/reencode";
 import { Refusal } from "@server/refusal";
 import { answer, who } from "@web/endpoint";
 import type { APIRoute } from "astro";

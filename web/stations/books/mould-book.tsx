@@ -1,0 +1,188 @@
+import { MOULD_KINDS, type Mould, RELEASES } from "@core/kit/mould";
+import { useState } from "react";
+import { useAct } from "../../lib/api";
+import { useFigure } from "../../lib/prefs";
+import { ChoiceField, NumberField, TextField } from "../../ui/fields";
+import type { StationProps } from "../../ui/framed";
+import { Trouble, troubleAt } from "../../ui/notice";
+import { sizeWords } from "../../ui/part-words";
+import { Check, plain, shortId, TwoColumns } from "./two-columns";
+
+const NEW_MOULD: Omit<Mould, "id"> = {
+	name: "",
+	kind: "dish",
+	opening: "rectangle",
+	widthMm: 150,
+	heightMm: 150,
+	depthMm: 25,
+	texture: "",
+	vented: true,
+	release: "bare",
+	usesSince: 0,
+	maxC: 900,
+};
+
+/** Moulds and frames: opening, depth, and how fit they are for the next firing. */
+export function MouldBook({ view, frame }: StationProps<"books">) {
+	const figure = useFigure();
+	const [open, setOpen] = useState<Mould | undefined>();
+	const mayEdit = frame.person.role === "instructor";
+	return (
+		<TwoColumns
+			list={
+				<>
+					{mayEdit && (
+						<button
+							type="button"
+							className="btn btn-primary float-right"
+							onClick={() => setOpen({ ...NEW_MOULD, id: shortId() })}
+						>
+							Add a mould or frame
+						</button>
+					)}
+					<ul className="ruled clear-right pt-2">
+						{view.moulds.map((mould) => (
+							<li key={mould.id}>
+								<button
+									type="button"
+									aria-pressed={mould.id === open?.id}
+									className={`grid min-h-16 w-full grid-cols-[90px_1.4fr_1fr_1fr] items-center gap-4 py-2 text-left ${mould.id === open?.id ? "bg-pick" : "hover:bg-base-100"}`}
+									onClick={() => setOpen(mould)}
+								>
+									<MouldDrawing mould={mould} />
+									<span>
+										<b className="block text-[15px]">{mould.name}</b>
+										<span className="text-soft">
+											{mould.kind}
+											{mould.texture && `, ${mould.texture}`}
+										</span>
+									</span>
+									<span className="figure">
+										<b>
+											{sizeWords(mould.opening === "round" ? [mould.widthMm] : [mould.widthMm, mould.heightMm], figure)}
+										</b>
+										<span className="block text-soft">{figure({ mm: mould.depthMm })} deep</span>
+									</span>
+									<span
+										className={
+											mould.release === "bare" && mould.kind !== "frame" ? "font-semibold text-warning" : "text-soft"
+										}
+									>
+										{mould.kind === "frame"
+											? "not fired"
+											: `${mould.release}, ${mould.usesSince} ${mould.usesSince === 1 ? "firing" : "firings"} since`}
+									</span>
+								</button>
+							</li>
+						))}
+					</ul>
+				</>
+			}
+			open={
+				open ? (
+					<MouldForm key={open.id} mould={open} mayEdit={mayEdit} onDone={setOpen} />
+				) : (
+					<p className="text-soft">Measure the mould first: the blank is cut from the mould’s size.</p>
+				)
+			}
+		/>
+	);
+}
+
+/** Opening and depth as a section, one scale for all. */
+function MouldDrawing({ mould }: { mould: Mould }) {
+	const scale = 80 / 220;
+	const [w, d] = [Math.min(80, mould.widthMm * scale), Math.max(3, Math.min(34, mould.depthMm * scale))];
+	const x = (90 - w) / 2;
+	const shape =
+		mould.kind === "drape"
+			? `M${x} 38Q45 ${38 - d * 2} ${x + w} 38Z`
+			: mould.kind === "frame"
+				? `M${x - 6} 30h6v8h-6zM${x + w} 30h6v8h-6z`
+				: `M${x - 5} ${38 - d}H${x}Q${x + 2} 36 ${x + w * 0.25} 36H${x + w * 0.75}Q${x + w - 2} 36 ${x + w} ${38 - d}h5V40H${x - 5}Z`;
+	return (
+		<svg width="90" height="44" viewBox="0 0 90 44" aria-hidden="true" className="fill-bench stroke-base-content/60">
+			<path d={shape} strokeWidth="1.2" />
+		</svg>
+	);
+}
+
+function MouldForm({ mould: start, mayEdit, onDone }: { mould: Mould; mayEdit: boolean; onDone(mould: Mould): void }) {
+	const [mould, setMould] = useState(start);
+	const save = useAct("saveMould", () => onDone(mould));
+	const set = (change: Partial<Mould>) => setMould({ ...mould, ...change });
+	const error = (field: string) => troubleAt(save.error, field);
+	const length = (label: string, key: "widthMm" | "heightMm" | "depthMm") => (
+		<NumberField
+			kind="length"
+			label={label}
+			value={mould[key]}
+			error={error(key)}
+			onChange={(mm) => set({ [key]: mm ?? Number.NaN })}
+		/>
+	);
+	return (
+		<form
+			aria-label="Mould"
+			className="flex flex-col gap-3"
+			onSubmit={(event) => {
+				event.preventDefault();
+				save.mutate({ mould });
+			}}
+		>
+			<TextField label="Name" value={mould.name} onChange={(name) => set({ name })} error={error("name")} />
+			<div className="grid grid-cols-2 gap-3">
+				<ChoiceField label="Kind" value={mould.kind} onChange={(kind) => set({ kind })} options={plain(MOULD_KINDS)} />
+				<ChoiceField
+					label="Opening"
+					value={mould.opening}
+					onChange={(opening) => set({ opening })}
+					options={plain<Mould["opening"]>(["rectangle", "round"])}
+				/>
+				{length(mould.opening === "round" ? "Across" : "Width", "widthMm")}
+				{length(mould.opening === "round" ? "Across, other way" : "Height", "heightMm")}
+				{length("Depth", "depthMm")}
+				<NumberField
+					kind="temperature"
+					label="Bears up to"
+					value={mould.maxC}
+					error={error("maxC")}
+					onChange={(c) => set({ maxC: c ?? Number.NaN })}
+				/>
+			</div>
+			<TextField
+				label="Texture"
+				value={mould.texture}
+				onChange={(texture) => set({ texture })}
+				error={error("texture")}
+			/>
+			<Check label="has a vent hole" checked={mould.vented} onChange={(vented) => set({ vented })} />
+			<ChoiceField
+				label="Release"
+				value={mould.release}
+				onChange={(release) => set({ release })}
+				options={plain(RELEASES)}
+			/>
+			<div className="flex items-end gap-2">
+				<div className="grow">
+					<NumberField
+						kind="count"
+						label="Firings since it was renewed"
+						value={mould.usesSince}
+						error={error("usesSince")}
+						onChange={(usesSince) => set({ usesSince: usesSince ?? Number.NaN })}
+					/>
+				</div>
+				<button type="button" className="btn" onClick={() => set({ release: "washed", usesSince: 0 })}>
+					Washed anew
+				</button>
+			</div>
+			<Trouble error={save.error} except={["name", "widthMm", "heightMm", "depthMm", "maxC", "texture", "usesSince"]} />
+			{mayEdit && (
+				<button type="submit" className="btn btn-primary" disabled={save.isPending}>
+					{save.isSuccess && mould === save.variables?.mould ? "Saved" : "Save this mould"}
+				</button>
+			)}
+		</form>
+	);
+}
