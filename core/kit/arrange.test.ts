@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { bar, book, box, cut, kit, square } from "../../tests/support/kit";
+import { nearestOf } from "../geometry/nearest";
 import { areaMm2, boundsOf, intersect, unite } from "../geometry/region";
 import { contactsOf, groupsOf } from "../stack/contacts";
 import { layUp } from "../stack/lay";
@@ -125,9 +126,17 @@ describe("one sheet cut and spread", () => {
 				const sum = regions.reduce((all, region) => all + areaMm2(region), 0);
 				expect(sum).toBeGreaterThan(5400 - 4 * 2 ** lines.length);
 				expect(areaMm2(unite(regions))).toBeCloseTo(sum, 0);
+				for (const [i, one] of regions.entries())
+					for (const other of regions.slice(i + 1)) expect(nearestOf(one, other).mm).toBeGreaterThan(1.99);
 			}),
 			{ numRuns: 60 },
 		);
+	});
+	it("three uprights at 3 mm make it 9 mm wider, the middle stays where it was", () => {
+		const { pieces, baseMm } = spread([upright(-10), upright(10), upright(30)]);
+		expect(baseMm).toEqual({ width: 99, height: 60 });
+		const box = boundsOf(pieces.flatMap(regionOf));
+		expect((box.minX + box.maxX) / 2).toBeCloseTo(10, 2);
 	});
 	it("a score beside the sheet is refused with a sentence", () => {
 		expect(cutAndSpread(sheet, [upright(200)], 3, newId)).toMatchObject({

@@ -28,17 +28,16 @@ export function cutAndSpread(
 	newId: NewId,
 ): Result<{ pieces: KitPart[]; baseMm: { width: number; height: number } }> {
 	if (scores.length === 0) return problem(["scores"], "Draw at least 1 score across the sheet.");
-	let pieces: { region: Region; push: Point }[] = [
-		{ region: placedRegion(part, { components: [] }), push: { x: 0, y: 0 } },
-	];
-	for (const score of scores) pieces = pieces.flatMap((piece) => halves(piece, score, gapMm));
+	let pieces: Piece[] = [{ region: placedRegion(part, { components: [] }), push: { x: 0, y: 0 } }];
+	for (const score of scores) pieces = parted(pieces, score, gapMm);
 	if (pieces.length === 1) return problem(["scores"], "No score crosses the sheet from edge to edge.");
 	const all = pieces.map(({ region, push }) => ({ ring: region[0] ?? [], push }));
-	const shift = meanPush(all.map(({ push }) => push));
-	const placed = all
-		.map(({ ring, push }) => ring.map(({ x, y }) => ({ x: x + push.x - shift.x, y: y + push.y - shift.y })))
+	const pushed = all.map(({ ring, push }) => ring.map(({ x, y }) => ({ x: x + push.x, y: y + push.y })));
+	const box = boundsOf(pushed);
+	const shift = { x: (box.minX + box.maxX) / 2 - part.xMm, y: (box.minY + box.maxY) / 2 - part.yMm };
+	const placed = pushed
+		.map((ring) => ring.map(({ x, y }) => ({ x: x - shift.x, y: y - shift.y })))
 		.sort(inReadingOrder);
-	const box = boundsOf(placed);
 	return ok({
 		pieces: placed.map((ring, i): KitPart => {
 			const at = boundsOf([ring]);
@@ -56,32 +55,34 @@ export function cutAndSpread(
 	});
 }
 
-/** The two sides of a score, each pushed half the gap away from it. */
-function halves(piece: { region: Region; push: Point }, { from, to }: Score, gapMm: number) {
-	const mm = Math.hypot(to.x - from.x, to.y - from.y) || 1;
-	const [ux, uy] = [(to.x - from.x) / mm, (to.y - from.y) / mm];
-	const sides = [1, -1].map((side) => {
-		const [nx, ny] = [-uy * side, ux * side];
-		const start = { x: from.x - ux * FAR_MM, y: from.y - uy * FAR_MM };
-		const end = { x: from.x + ux * FAR_MM, y: from.y + uy * FAR_MM };
-		const half: Point[] = [
-			start,
-			end,
-			{ x: end.x + nx * FAR_MM, y: end.y + ny * FAR_MM },
-			{ x: start.x + nx * FAR_MM, y: start.y + ny * FAR_MM },
-		];
-		const region = intersect(piece.region, [side > 0 ? half : half.reverse()]);
-		const push = { x: piece.push.x + (nx * gapMm) / 2, y: piece.push.y + (ny * gapMm) / 2 };
-		return region.filter((ring) => areaMm2([ring]) > LEAST_PIECE_MM2).map((ring) => ({ region: [ring], push }));
-	});
-	const [left = [], right = []] = sides;
-	return left.length > 0 && right.length > 0 ? [...left, ...right] : [piece];
+interface Piece {
+	region: Region;
+	push: Point;
 }
 
-const meanPush = (pushes: readonly Point[]): Point => ({
-	x: pushes.reduce((sum, { x }) => sum + x, 0) / pushes.length,
-	y: pushes.reduce((sum, { y }) => sum + y, 0) / pushes.length,
-});
+/** All pieces after one more score: what lies on either side of it is pushed half the gap away, cut or not. */
+function parted(pieces: readonly Piece[], score: Score, gapMm: number): Piece[] {
+	const sides = pieces.map((piece) => [1, -1].flatMap((side) => sideOf(piece, score, side, gapMm)));
+	return sides.every((parts) => parts.length < 2) ? [...pieces] : sides.flat();
+}
+
+/** What of a piece lies on one side of a score, pushed that way. */
+function sideOf(piece: Piece, { from, to }: Score, side: number, gapMm: number): Piece[] {
+	const mm = Math.hypot(to.x - from.x, to.y - from.y) || 1;
+	const [ux, uy] = [(to.x - from.x) / mm, (to.y - from.y) / mm];
+	const [nx, ny] = [-uy * side, ux * side];
+	const start = { x: from.x - ux * FAR_MM, y: from.y - uy * FAR_MM };
+	const end = { x: from.x + ux * FAR_MM, y: from.y + uy * FAR_MM };
+	const half: Point[] = [
+		start,
+		end,
+		{ x: end.x + nx * FAR_MM, y: end.y + ny * FAR_MM },
+		{ x: start.x + nx * FAR_MM, y: start.y + ny * FAR_MM },
+	];
+	const region = intersect(piece.region, [side > 0 ? half : half.reverse()]);
+	const push = { x: piece.push.x + (nx * gapMm) / 2, y: piece.push.y + (ny * gapMm) / 2 };
+	return region.filter((ring) => areaMm2([ring]) > LEAST_PIECE_MM2).map((ring) => ({ region: [ring], push }));
+}
 
 function inReadingOrder(a: readonly Point[], b: readonly Point[]): number {
 	const [one, other] = [centroid([a]) ?? { x: 0, y: 0 }, centroid([b]) ?? { x: 0, y: 0 }];

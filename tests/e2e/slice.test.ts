@@ -19,12 +19,13 @@ test("a kit on paper becomes two pieces in their owners' hands", async ({ browse
 		await page.waitForURL("**/kits/*");
 		await ready(page);
 		await page.getByLabel("Kit", { exact: true }).fill("Silo roof tile");
-		await page.getByRole("button", { name: "Add a cut of glass" }).click();
+		await page.getByRole("button", { name: "Lay a part" }).click();
+		await page.getByRole("button", { name: "square", exact: true }).click();
 		await page.getByLabel("Name").fill("Base");
 		await page.getByRole("button", { name: "Save this kit" }).click();
-		await page.getByRole("button", { name: "Add a cut of glass" }).click();
+		await page.getByRole("button", { name: "Lay a part" }).click();
+		await page.getByRole("button", { name: "rectangle", exact: true }).click();
 		await page.getByLabel("Name").fill("Roof");
-		await page.getByLabel("Shape").selectOption("rectangle");
 		await page.getByLabel("Width").fill("4 in");
 		await page.getByLabel("Height").fill("80");
 		await page.getByLabel("Width").press("Tab");

@@ -3,7 +3,20 @@ import AxeBuilder from "@axe-core/playwright";
 import type { Response } from "@playwright/test";
 import { complaints, expect, open, personPage, setup, test } from "./studio";
 
-const VIEWS = ["/", "/kits", "/cut", "/bench", "/dry", "/load", "/fire", "/open", "/hand-over", "/account", "/signs"];
+const VIEWS = [
+	"/",
+	"/kits",
+	"/cut",
+	"/bench",
+	"/dry",
+	"/load",
+	"/fire",
+	"/open",
+	"/hand-over",
+	"/books",
+	"/account",
+	"/signs",
+];
 
 test("every view: no serious violation, no complaint of the browser, in both themes", async ({ browser }) => {
 	test.setTimeout(240_000);

@@ -157,7 +157,7 @@ function SampleForm({ sample: start, view, mayEdit, onDone }: FormProps) {
 			if (trouble instanceof TroubleError) setPictureError(trouble);
 		}
 	});
-	const set = (change: Partial<Sample>) => setSample({ ...sample, ...change });
+	const set = (change: Partial<Sample>) => setSample((now) => ({ ...now, ...change }));
 	const error = (field: string) => troubleAt(save.error, field);
 	const takeStack = async (kitId: string) => {
 		if (!kitId) return;
@@ -165,7 +165,7 @@ function SampleForm({ sample: start, view, mayEdit, onDone }: FormProps) {
 			queryKey: ["kit", { id: kitId }],
 			queryFn: () => see("kit", { id: kitId }),
 		});
-		set({ document: kit.document, name: sample.name || kit.document.name });
+		setSample((now) => ({ ...now, document: kit.document, name: now.name || kit.document.name }));
 	};
 	return (
 		<form

@@ -53,7 +53,7 @@ export function ArrangeForm({ glasses }: { glasses: ReadonlyMap<string, Glass> }
 	return (
 		<form
 			className="grid grid-cols-2 gap-x-3 gap-y-2"
-			aria-label="Repeat"
+			aria-label="Repeat parts"
 			onSubmit={(event) => {
 				event.preventDefault();
 				if (how && !tooMany) apply();

@@ -40,8 +40,8 @@ export function ChosenPanel({ glasses, commands, mode, onMode, errorAt }: Props)
 			aria-label="Chosen parts"
 			className="flex max-h-[58%] min-h-0 shrink-0 flex-col border-t-2 border-secondary bg-base-100"
 		>
-			<div className="flex items-center gap-1 px-3 pt-2">
-				<b className="figure min-w-0 grow truncate">{single ? "1 part" : `${chosen.length} parts`}</b>
+			<div className="flex items-center gap-0.5 pt-2 pr-2 pl-3">
+				<b className="figure grow whitespace-nowrap">{single ? "1 part" : `${chosen.length} parts`}</b>
 				<Icon label="Twice (Ctrl+D)" onClick={commands.duplicate} of={Copy} />
 				<Icon label="Copy for another kit (Ctrl+C)" onClick={commands.copy} of={ClipboardCopy} />
 				<Icon label="A layer up (])" onClick={() => commands.raise(1)} of={ArrowUp} />
@@ -86,7 +86,7 @@ export function ChosenPanel({ glasses, commands, mode, onMode, errorAt }: Props)
 
 function Icon({ label, onClick, of: Shape }: { label: string; onClick(): void; of: typeof Copy }) {
 	return (
-		<button type="button" className="btn btn-ghost btn-sm w-9 px-0" aria-label={label} title={label} onClick={onClick}>
+		<button type="button" className="btn btn-ghost btn-sm w-8 px-0" aria-label={label} title={label} onClick={onClick}>
 			<Shape size={16} aria-hidden="true" />
 		</button>
 	);

@@ -84,6 +84,7 @@ function KitBench({ view, frame }: StationProps<"kit">) {
 				<ComponentBar mayEdit={mayEdit} />
 				{mayEdit && (
 					<ChosenPanel
+						key={chosen.join()}
 						glasses={glasses}
 						commands={commands}
 						mode={mode}

@@ -1,6 +1,6 @@
 import type { CutShape } from "@core/geometry/shape";
 import type { Glass, GlassForm } from "@core/glass/glass";
-import type { KitPart, Stuff } from "@core/kit/kit";
+import { glassIdOf, type KitPart, type Stuff } from "@core/kit/kit";
 import { newId } from "./draft";
 
 /** What can be laid on the bench, in the order of the menu. */
@@ -70,14 +70,15 @@ export const USUAL_SHAPE: Record<CutShape["kind"], CutShape> = {
 };
 const BASE: CutShape = { kind: "square", sideMm: 100 };
 
-/** A new part as it comes to the bench: on top of what lies there, in the middle, of the first glass that fits. */
+/** A new part as it comes to the bench: on top of what lies there, in the middle, of the glass used last, where it fits. */
 export function newPart(
 	what: NewPart,
 	parts: readonly KitPart[],
 	glasses: readonly Glass[],
 	firing: number,
 ): KitPart | undefined {
-	const stuff = stuffOf(what, glasses, parts.length === 0);
+	const lastGlassId = parts.map(glassIdOf).findLast((id) => id !== undefined);
+	const stuff = stuffOf(what, glasses, parts.length === 0, lastGlassId);
 	if (!stuff) return undefined;
 	const top = Math.max(-1, ...parts.map(({ layer }) => layer));
 	const below = what === "dam" || what === "support";
@@ -104,9 +105,16 @@ function nameFor(what: NewPart, parts: readonly KitPart[]): string {
 	return same === 0 ? word : `${word} ${same + 1}`;
 }
 
-function stuffOf(what: NewPart, glasses: readonly Glass[], isFirst: boolean): Stuff | undefined {
-	const first = (form: GlassForm, fits: (glass: Glass) => boolean = () => true) =>
-		glasses.find((glass) => glass.form === form && fits(glass))?.id;
+function stuffOf(
+	what: NewPart,
+	glasses: readonly Glass[],
+	isFirst: boolean,
+	lastGlassId: string | undefined,
+): Stuff | undefined {
+	const first = (form: GlassForm, fits: (glass: Glass) => boolean = () => true) => {
+		const all = glasses.filter((glass) => glass.form === form && fits(glass));
+		return (all.find(({ id }) => id === lastGlassId) ?? all.find(({ opacity }) => opacity === "clear") ?? all[0])?.id;
+	};
 	const line = (half: number) => [
 		{ x: -half, y: 0 },
 		{ x: half, y: 0 },

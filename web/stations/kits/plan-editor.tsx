@@ -140,6 +140,7 @@ export function PlanEditor({ drawn, survey, show, cut, onCut, looked, mayEdit, m
 			onMode({ ...mode, scores: [...mode.scores, { from: grip.from, to: grip.to }] });
 		setGrip(undefined);
 		setMoved(undefined);
+		plan.letGo();
 	};
 
 	const loops = drawn.filter(({ part }) => part.kind === "loop").map(({ part }) => ({ x: part.xMm, y: part.yMm }));

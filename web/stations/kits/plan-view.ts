@@ -8,7 +8,8 @@ interface Window {
 	pxPerMm: number;
 }
 
-const FIT_SHARE = 0.78;
+/** Room round what lies there for its dimensions, pixels. */
+const ROUND_PX = { w: 170, h: 96 };
 const [LEAST_PX, MOST_PX] = [0.4, 60];
 
 /** The moving window over the plan: fitted to what lies there, zoomed about the pointer, shifted by dragging. */
@@ -16,6 +17,7 @@ export function usePlanWindow(box: ReturnType<typeof boundsOf>) {
 	const svg = useRef<SVGSVGElement>(null);
 	const [size, setSize] = useState({ w: 640, h: 440 });
 	const [own, setOwn] = useState<Window | undefined>();
+	const [held, setHeld] = useState<Window | undefined>();
 	useEffect(() => {
 		const element = svg.current;
 		if (!element) return;
@@ -30,11 +32,11 @@ export function usePlanWindow(box: ReturnType<typeof boundsOf>) {
 		x: (box.minX + box.maxX) / 2,
 		y: (box.minY + box.maxY) / 2,
 		pxPerMm: Math.min(
-			(size.w * FIT_SHARE) / Math.max(box.widthMm, 40),
-			(size.h * FIT_SHARE) / Math.max(box.heightMm, 40),
+			Math.max(size.w - ROUND_PX.w, 60) / Math.max(box.widthMm, 40),
+			Math.max(size.h - ROUND_PX.h, 60) / Math.max(box.heightMm, 40),
 		),
 	};
-	const seen = own ?? fitted;
+	const seen = own ?? held ?? fitted;
 	const [w, h] = [size.w / seen.pxPerMm, size.h / seen.pxPerMm];
 	/** Plan coordinates (mm) of a place on the screen. */
 	const toPlan = (clientX: number, clientY: number): Point => {
@@ -65,7 +67,8 @@ export function usePlanWindow(box: ReturnType<typeof boundsOf>) {
 		pan,
 		fit: () => setOwn(undefined),
 		/** Keeps the window while something is dragged, so that the plan does not run away under the pointer. */
-		hold: () => setOwn(seen),
+		hold: () => setHeld(seen),
+		letGo: () => setHeld(undefined),
 	};
 }
 

@@ -25,7 +25,9 @@ export function SectionView({ section, drawn, level }: Props) {
 		const glass = values.filter((mm) => mm > 0.05);
 		return glass.length === 0
 			? "no glass here"
-			: `${figure({ mm: Math.min(...glass) })} to ${figure({ mm: Math.max(...glass) })}`;
+			: figure({ mm: Math.max(...glass) }) === figure({ mm: Math.min(...glass) })
+				? figure({ mm: glass[0] ?? 0 })
+				: `${figure({ mm: Math.min(...glass) })} to ${figure({ mm: Math.max(...glass) })}`;
 	};
 	const floor = top - 1;
 	const frame = {

@@ -61,6 +61,7 @@ function StackLine(props: {
 			<button
 				type="button"
 				aria-pressed={picked > 0}
+				aria-label={`${part.name || "unnamed"} on layer ${part.layer + 1}${same.length > 1 ? `, ${same.length} alike` : ""}`}
 				className={`flex min-h-11 w-full items-center gap-3 border-t border-line border-l-4 py-1 pr-4 pl-3 text-left ${picked > 0 ? "border-l-secondary bg-pick" : "border-l-transparent hover:bg-base-100"}`}
 				onClick={(event) => onPick(event.shiftKey || event.ctrlKey)}
 			>
