@@ -1,5 +1,5 @@
 import { isOn } from "./inside";
-import type { Point, Region, Ring } from "./region";
+import { apart, boundsOf, intersect, type Point, type Region, type Ring } from "./region";
 
 /** Where two regions come nearest to each other, and how near, mm; 0 where they touch or overlap. */
 export interface Nearest {
@@ -10,15 +10,24 @@ export interface Nearest {
 
 /** The nearest points of two outlines: the least over all pairs of corner and edge. */
 export function nearestOf(a: Region, b: Region): Nearest {
+	const common = commonPoint(a, b);
+	if (common) return { mm: 0, a: common, b: common };
 	let best: Nearest = { mm: Number.POSITIVE_INFINITY, a: { x: 0, y: 0 }, b: { x: 0, y: 0 } };
 	for (const ringA of a)
 		for (const ringB of b) {
 			best = nearer(best, cornersToEdges(ringA, ringB), false);
 			best = nearer(best, cornersToEdges(ringB, ringA), true);
 		}
+	return best;
+}
+
+/** A point that both cover; undefined where they lie apart. */
+function commonPoint(a: Region, b: Region): Point | undefined {
+	if (apart(boundsOf(a), boundsOf(b))) return undefined;
 	const [cornerA, cornerB] = [a[0]?.[0], b[0]?.[0]];
-	const within = (cornerA && isOn(cornerA, b) && cornerA) || (cornerB && isOn(cornerB, a) && cornerB);
-	return within ? { mm: 0, a: within, b: within } : best;
+	if (cornerA && isOn(cornerA, b)) return cornerA;
+	if (cornerB && isOn(cornerB, a)) return cornerB;
+	return a[0] && b[0] && a[0].length > 2 && b[0].length > 2 ? intersect(a, b)[0]?.[0] : undefined;
 }
 
 const nearer = (best: Nearest, other: Nearest, swapped: boolean): Nearest =>

@@ -40,8 +40,9 @@ export async function demoStudio() {
 			view: N,
 			params: Record<string, string> = {},
 			now = new Date(),
+			role: Role = "instructor",
 		): Promise<Views[N]> => {
-			const { actor } = who("instructor", now);
+			const { actor } = who(role, now);
 			const context = { db: connection.db, studio: await loadStudio(connection.db), actor, now };
 			return (views[view] as View<N>)(context, new URLSearchParams(params));
 		},

@@ -1,4 +1,3 @@
-import { LARGEST_KIT_FILE_BYTES, readKitFile } from "@contract/kit-file";
 import type { Problem } from "@core/result";
 import { useRef, useState } from "react";
 import { useAct } from "../../lib/api";
@@ -13,6 +12,8 @@ export function KitImport() {
 		setAdded(undefined);
 		setProblems([]);
 		if (!file) return;
+		// The reader with all its schemas is loaded only when somebody opens a file.
+		const { LARGEST_KIT_FILE_BYTES, readKitFile } = await import("@contract/kit-file");
 		if (file.size > LARGEST_KIT_FILE_BYTES)
 			return setProblems([
 				{ path: [], sentence: `A kit file has at most ${LARGEST_KIT_FILE_BYTES / 1024} KB; this one was not read.` },

@@ -1,0 +1,310 @@
+import { randomUUID } from "node:crypto";
+import { readKitFile, writeKitFile } from "@contract/kit-file";
+import { emptyKit, type KitDesign } from "@core/kit/kit";
+import { METRIC } from "@core/units/phrase";
+import { glassFamily, kitDesign, kitVersion, piece, sample } from "@db/schema";
+import { kitFileOf } from "@server/kit-files";
+import { reencode } from "@server/reencode";
+import { Refusal } from "@server/refusal";
+import { eq, sql } from "drizzle-orm";
+import sharp from "sharp";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { cut, fire, glass, lay, mould, square } from "../support/kit";
+import { demoStudio } from "../support/studio";
+
+let studio: Awaited<ReturnType<typeof demoStudio>>;
+beforeAll(async () => {
+	studio = await demoStudio();
+});
+afterAll(() => studio.close());
+
+const refusal = async (work: Promise<unknown>): Promise<Refusal> => {
+	try {
+		await work;
+	} catch (error) {
+		if (error instanceof Refusal) return error;
+		throw error;
+	}
+	throw new Error("was not refused");
+};
+const sentences = async (work: Promise<unknown>) =>
+	(await refusal(work)).problems.map(({ sentence }) => sentence).join(" ");
+const clear = (layer = 0, side = 60) => cut(square(side), layer, 0, 0, "clear");
+const saved = async (design: KitDesign): Promise<string> => {
+	const kitId = randomUUID();
+	await studio.act("saveKit", { kitId, revision: 0, document: design });
+	return kitId;
+};
+const wish = (kitId: string, file: string, more = {}) => ({
+	kitId,
+	file,
+	version: undefined,
+	palette: undefined,
+	paper: "a4",
+	units: METRIC,
+	...more,
+});
+
+describe("money is for instructors", () => {
+	it("prices and the currency leave the server for nobody else, whatever view is asked", async () => {
+		const mine = await studio.see("books");
+		expect(mine.currency).toBe("USD");
+		expect(mine.glasses.some(({ priceMinor }) => priceMinor !== null)).toBe(true);
+		for (const view of ["books", "kits", "cut", "bench"] as const) {
+			const theirs = await studio.see(view, {}, new Date(), "assistant");
+			expect(JSON.stringify(theirs)).not.toMatch(/"priceMinor":\d/);
+			expect(JSON.stringify(theirs)).not.toContain("USD");
+		}
+		const [kit] = (await studio.see("kits")).kits;
+		const theirs = await studio.see("kit", { id: kit?.id ?? "" }, new Date(), "assistant");
+		expect(theirs.currency).toBeNull();
+		expect(theirs.glasses.every(({ priceMinor }) => priceMinor === null)).toBe(true);
+	});
+});
+
+describe("books", () => {
+	it("only an instructor writes in them", async () => {
+		const tries = [
+			studio.act("saveGlass", { glass: glass("x") }, { role: "assistant" }),
+			studio.act("saveMould", { mould: mould("x") }, { role: "assistant" }),
+			studio.act("importKit", { kitId: randomUUID(), file: file() }, { role: "assistant" }),
+		];
+		for (const one of tries) expect((await refusal(one)).status).toBe(403);
+	});
+
+	it("a glass of a family that is not in the book is refused; a changed glass changes what kits are read as", async () => {
+		expect(await sentences(studio.act("saveGlass", { glass: glass("stray", { familyId: "none" }) }))).toContain(
+			"not in the book",
+		);
+		await studio.act("saveGlass", { glass: glass("hay", { thicknessMm: 4 }) });
+		const kitId = await saved({ ...emptyKit("Hay"), parts: [cut(square(50), 0, 0, 0, "hay")] });
+		const { kit } = await studio.see("kit", { id: kitId });
+		expect(kit.reading.thickestMm).toBe(4);
+	});
+
+	it("a kit of a family that is found untested later is not issued any more", async () => {
+		await studio.act("saveGlass", { glass: glass("doubt", { familyId: "96" }) });
+		const kitId = await saved({ ...emptyKit("Doubtful"), parts: [cut(square(50), 0, 0, 0, "doubt")] });
+		const [family] = await studio.db.select().from(glassFamily).where(eq(glassFamily.id, "96"));
+		if (!family) throw new Error("the demo has 96");
+		await studio.act("saveFamily", { family: { ...family, tested: false } });
+		const { session, seats } = await studio.see("bench");
+		const issue = { pieceId: randomUUID(), eventId: randomUUID(), studentId: seats[0]?.studentId ?? "" };
+		const work = studio.act("issueKits", { sessionId: session?.id ?? "", kitId, promisedDay: null, issues: [issue] });
+		expect(await sentences(work)).toContain("mixed or untested families");
+		await studio.act("saveFamily", { family });
+	});
+
+	it("a family's fixed points keep their order, each with its sentence", async () => {
+		const [family] = await studio.db.select().from(glassFamily).where(eq(glassFamily.id, "90"));
+		const bad = { ...(family as NonNullable<typeof family>), softeningC: 530 };
+		const refused = await refusal(studio.act("saveFamily", { family: bad }));
+		expect(refused.problems[0]).toMatchObject({
+			path: ["family", "softeningC"],
+			sentence: expect.stringContaining("50 °C above"),
+		});
+	});
+
+	it("a sample keeps its stack, its picture without camera data, and is cited by kits", async () => {
+		const sampleId = randomUUID();
+		const document = { ...emptyKit("Try"), parts: [clear(), cut(square(20), 1, 0, 0, "pump-rust")] };
+		const fields = {
+			name: "Try",
+			document,
+			kilnId: null,
+			level: "full" as const,
+			peakC: 800,
+			holdMin: 10,
+			firedOn: "2026-03-08",
+			result: "red",
+			shows: ["striker"],
+		};
+		await studio.act("saveSample", { sampleId, ...fields });
+		const photo = await sharp({ create: { width: 3000, height: 200, channels: 3, background: "#aa4422" } })
+			.withExif({ IFD0: { Copyright: "someone" } })
+			.jpeg()
+			.toBuffer();
+		const { image } = await reencode(photo, "picture");
+		await studio.db.update(sample).set({ picture: image }).where(eq(sample.id, sampleId));
+		const { exif, width } = await sharp(image).metadata();
+		expect(exif).toBeUndefined();
+		expect(width).toBe(1600);
+		const { samples } = await studio.see("books");
+		expect(samples.find(({ id }) => id === sampleId)).toMatchObject({ stackCode: "90 | 3·3 | full", hasPicture: true });
+		const [kit] = (await studio.see("kits")).kits;
+		expect((await studio.see("kit", { id: kit?.id ?? "" })).samples.map(({ name }) => name)).toContain("Try");
+		expect(await sentences(studio.act("saveSample", { sampleId, ...fields, kilnId: randomUUID() }))).toContain(
+			"kiln is not in the book",
+		);
+		await expect(reencode(Buffer.from("<svg onload=alert(1)>"), "picture")).rejects.toThrow("not a photo");
+	});
+});
+
+const file = (change: (file: ReturnType<typeof parsed>) => void = () => {}) => {
+	const one = parsed();
+	change(one);
+	return one;
+};
+function parsed() {
+	const design = {
+		...emptyKit("From afar"),
+		parts: [cut(square(60), 0, 0, 0, "clear"), cut(square(20), 1, 0, 0, "far-blue")],
+	};
+	const text = writeKitFile(design, {
+		glasses: [glass("clear", { opacity: "clear" }), glass("far-blue"), glass("not-used")],
+		families: [
+			{ id: "90", label: "90", expansionE7PerK: 90, annealingC: 516, softeningC: 677, workingC: 930, tested: true },
+		],
+		moulds: [],
+	});
+	const read = readKitFile(text);
+	if (!read.ok) throw new Error("own file not read");
+	return read.value;
+}
+
+describe("kits from other studios", () => {
+	it("bring the glass that is missing here, use what is here, and never overwrite it", async () => {
+		const before = (await studio.see("books")).glasses.find(({ id }) => id === "clear");
+		const { kitId, added } = await studio.act("importKit", { kitId: randomUUID(), file: file() });
+		expect(added).toEqual(["far-blue"]);
+		const { glasses } = await studio.see("books");
+		expect(glasses.find(({ id }) => id === "clear")).toEqual(before);
+		expect((await studio.see("kit", { id: kitId })).kit.reading.massG).toBeCloseTo((3600 + 400) * 3 * 2.5e-3);
+	});
+
+	it("whose glass of the same id is another glass gets an id of its own", async () => {
+		const other = file((one) => {
+			one.design.parts = [cut(square(60), 0, 0, 0, "clear")];
+			one.glasses = [glass("clear", { thicknessMm: 4 })];
+		});
+		const { kitId } = await studio.act("importKit", { kitId: randomUUID(), file: other });
+		const { kit } = await studio.see("kit", { id: kitId });
+		expect(kit.reading.thickestMm).toBe(4);
+		expect(kit.document.parts[0]).toMatchObject({ glassId: expect.stringMatching(/^clear-/) });
+	});
+
+	it("of a family unknown here come in as untested, and are stopped", async () => {
+		const strange = file((one) => {
+			one.glasses.push(glass("river", { familyId: "river" }));
+			one.families.push({
+				id: "river",
+				label: "river pane",
+				expansionE7PerK: 88,
+				annealingC: 540,
+				softeningC: 700,
+				workingC: 1000,
+				tested: true,
+			});
+			one.design.parts = [cut(square(40), 0, 0, 0, "river")];
+		});
+		const { kitId, added } = await studio.act("importKit", { kitId: randomUUID(), file: strange });
+		expect(added).toContain("family river pane, untested");
+		const { kit } = await studio.see("kit", { id: kitId });
+		expect(kit.reading.findings[0]).toMatchObject({ severity: "stop", code: "untested-glass" });
+	});
+
+	it("are not taken twice under one id", async () => {
+		const kitId = randomUUID();
+		await studio.act("importKit", { kitId, file: file() });
+		expect((await refusal(studio.act("importKit", { kitId, file: file() }))).status).toBe(409);
+	});
+});
+
+describe("saving a kit", () => {
+	it("names the part whose glass, and the mould, that are not in the books", async () => {
+		const unknownGlass = { ...emptyKit("x"), parts: [clear(), cut(square(9), 1, 0, 0, "nowhere", { name: "Pane" })] };
+		const refused = await refusal(studio.act("saveKit", { kitId: randomUUID(), revision: 0, document: unknownGlass }));
+		expect(refused.problems).toEqual([
+			{ path: ["document", "parts", 1, "glassId"], sentence: "Pane is of a glass that is not in the book." },
+		]);
+		const unknownMould = {
+			...emptyKit("x"),
+			parts: [clear()],
+			route: [{ level: "slump" as const, handWork: "", mouldId: "none" }],
+		};
+		expect(
+			await sentences(studio.act("saveKit", { kitId: randomUUID(), revision: 0, document: unknownMould })),
+		).toContain("mould");
+	});
+
+	it("a piece of a kit with components begins at the firing that lays it up, not at the one that made them", async () => {
+		const dots = {
+			...emptyKit("Dotted"),
+			parts: [
+				cut(square(60), 0, 0, 0, "clear", { firing: 1 }),
+				lay({ kind: "component", componentId: "dot" }, 1, 0, 0, { firing: 1 }),
+			],
+			components: [{ id: "dot", name: "Dot", firing: 0, parts: [cut(square(10), 0, 0, 0, "stubble")] }],
+			route: fire("full", "tack"),
+		};
+		const kitId = await saved(dots);
+		const { session, seats } = await studio.see("bench");
+		const pieceId = randomUUID();
+		const issues = [{ pieceId, eventId: randomUUID(), studentId: seats[1]?.studentId ?? "" }];
+		await studio.act("issueKits", { sessionId: session?.id ?? "", kitId, promisedDay: null, issues });
+		const [row] = await studio.db.select({ journey: piece.journey }).from(piece).where(eq(piece.id, pieceId));
+		expect(row?.journey.route.map(({ level }) => level)).toEqual(["tack"]);
+		const { versions } = await studio.see("kit", { id: kitId });
+		expect(versions).toEqual([expect.objectContaining({ version: 1, revision: 1, pieces: 1 })]);
+		const frozen = await studio.see("kitVersion", { id: kitId, version: "1" });
+		expect(frozen.document).toEqual(dots);
+		expect((await refusal(studio.see("kitVersion", { id: kitId, version: "9" }))).status).toBe(404);
+	});
+});
+
+describe("files of a kit", () => {
+	it("of its draft and of a frozen version, in a palette, under a name every file system takes", async () => {
+		const name = "Ä „roof“ / 7°";
+		const palettes = [{ id: "p", name: "dusk", glass: { clear: "dusk" } }];
+		const kitId = await saved({ ...emptyKit(name), parts: [clear()], palettes });
+		const db = studio.db;
+		const svg = await kitFileOf(db, wish(kitId, "kit.svg"));
+		const dusk = await kitFileOf(db, wish(kitId, "kit.svg", { palette: "p" }));
+		expect(svg.name).toBe("a-roof-7.svg");
+		expect(String(svg.body)).toContain("#dcebe4");
+		expect(String(dusk.body)).toContain("#4c5f86");
+		expect((await kitFileOf(db, wish(kitId, "kit.pdf", { palette: "p", paper: "letter" }))).type).toBe(
+			"application/pdf",
+		);
+		for (const bad of [wish(kitId, "kit.exe"), wish(kitId, "kit.svg", { version: 3 }), wish("../etc", "kit.svg")])
+			expect((await refusal(kitFileOf(db, bad))).status).toBe(404);
+		expect((await refusal(kitFileOf(db, wish(kitId, "kit.pdf", { paper: "a0" })))).status).toBe(400);
+	});
+});
+
+describe("kits written before this version", () => {
+	it("are carried over by the migration: every part a cut of sheet for the first firing", async () => {
+		const kitId = await saved({ ...emptyKit("Old"), parts: [clear(0, 40)] });
+		const old = {
+			name: "Old",
+			note: "",
+			parts: [
+				{
+					id: "a",
+					name: "a",
+					shape: { kind: "square", sideMm: 40 },
+					glassId: "clear",
+					layer: 0,
+					xMm: 0,
+					yMm: 0,
+					turnDeg: 0,
+				},
+			],
+			route: [{ level: "full", handWork: "" }],
+		};
+		await studio.db.execute(sql`update ${kitDesign} set document = ${JSON.stringify(old)}::jsonb where id = ${kitId}`);
+		const { readFileSync } = await import("node:fs");
+		const text = readFileSync(new URL("../../db/migrations/0002_kit_bench.sql", import.meta.url), "utf8");
+		const carry = text.slice(text.indexOf("CREATE FUNCTION")).split("--> statement-breakpoint");
+		await studio.db.transaction(async (tx) => {
+			for (const statement of carry) await tx.execute(sql.raw(statement));
+		});
+		const [row] = await studio.db.select().from(kitDesign).where(eq(kitDesign.id, kitId));
+		expect(row?.document).toEqual({
+			...emptyKit("Old"),
+			parts: [expect.objectContaining({ kind: "sheet", faceDown: false, firing: 0, id: "a" })],
+		});
+		const stale = await studio.db.select().from(kitVersion).where(sql`not ${kitVersion.document} ? 'version'`);
+		expect(stale).toEqual([]);
+	});
+});
