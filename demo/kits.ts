@@ -194,7 +194,79 @@ const fieldGate: KitDesign = {
 	],
 };
 
-export const KITS = [ninePatch, pumpWheel, mapDish, kitePanel, roofRing, nightBrooch, fieldGate];
+/** A pocket for a letter or a stalk of wheat: two sheets round an insert of fibre that is drawn afterwards. */
+const grainPocket: KitDesign = {
+	...emptyKit("Grain-sack pocket"),
+	note: "Wrap the insert in shelf paper and let it stick out at the top.",
+	parts: [
+		part("Back", { kind: "rectangle", widthMm: 90, heightMm: 120 }, "stubble", 0),
+		lay(
+			"Insert",
+			{ kind: "fibre", use: "insert", shape: { kind: "rectangle", widthMm: 60, heightMm: 100 }, heightMm: 6 },
+			1,
+			0,
+			20,
+		),
+		part("Front", { kind: "rectangle", widthMm: 90, heightMm: 96 }, "clear", 2, 0, -12),
+		...[-24, -8, 8].map((y, i) =>
+			lay(
+				`Seam ${i + 1}`,
+				{
+					kind: "thread",
+					glassId: "axle-thread",
+					points: [
+						{ x: -38, y: 0 },
+						{ x: 38, y: 0 },
+					],
+				},
+				3,
+				0,
+				y,
+			),
+		),
+	],
+	route: [{ level: "tack", handWork: "draw the insert outside, damp; wash" }],
+};
+
+/** A small casting in a steel ring: clear coarse frit keeps the colours bright, a band of colour between. */
+const bearingCast: KitDesign = {
+	...emptyKit("Bearing paperweight"),
+	note: "Line the ring with 3 mm fibre and shelf paper. Fill in this order, lightly pressed.",
+	parts: [
+		lay("Steel ring", { kind: "dam", shape: { kind: "ring", diameterMm: 66, holeMm: 60 }, heightMm: 25 }, 0),
+		...[
+			["Clear below", "clear-coarse", 0.9],
+			["Dusk", "dusk-fine", 0.5],
+			["Clear between", "clear-coarse", 0.6],
+			["Stubble", "stubble-powder", 0.15],
+			["Clear above", "clear-coarse", 0.7],
+		].map(([name, glassId, gPerCm2], layer) =>
+			lay(
+				name as string,
+				{
+					kind: "grains",
+					shape: { kind: "circle", diameterMm: 59.5 },
+					glassId: glassId as string,
+					gPerCm2: gPerCm2 as number,
+				},
+				layer,
+			),
+		),
+	],
+	route: [{ level: "deep", handWork: "grind the rim, wash" }],
+};
+
+export const KITS = [
+	ninePatch,
+	pumpWheel,
+	mapDish,
+	kitePanel,
+	roofRing,
+	nightBrooch,
+	grainPocket,
+	bearingCast,
+	fieldGate,
+];
 
 /** Small pieces that were tried before a class, and what came of them. */
 export const SAMPLES: {

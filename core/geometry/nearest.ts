@@ -44,6 +44,19 @@ function cornersToEdges(from: Ring, to: Ring): Nearest {
 	return best;
 }
 
+/** How far a point lies from the outline of a region, mm, inside or out. */
+export function toOutlineMm(p: Point, region: Region): number {
+	let best = Number.POSITIVE_INFINITY;
+	for (const ring of region) {
+		for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
+			const near = onSegment(p, ring[j] as Point, ring[i] as Point);
+			const mm = (near.x - p.x) ** 2 + (near.y - p.y) ** 2;
+			if (mm < best) best = mm;
+		}
+	}
+	return Math.sqrt(best);
+}
+
 /** The point of a segment nearest to `p`. */
 export function onSegment(p: Point, from: Point, to: Point): Point {
 	const [dx, dy] = [to.x - from.x, to.y - from.y];

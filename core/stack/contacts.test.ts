@@ -67,6 +67,8 @@ describe("what neighbours do to each other", () => {
 		expect(span(part("a", square(100), 0), part("b", square(100), 1))).toBeCloseTo(100);
 		expect(span(part("a", square(100), 0), part("b", bar(100, 40), 1))).toBe(0);
 		expect(span(part("a", square(74), 0), part("b", square(74), 1))).toBe(0);
+		const rim = { ...part("f", square(90), 1), kind: "fibre", use: "insert", heightMm: 6 } as unknown as KitPart;
+		expect(span(part("a", square(120), 0), rim, part("b", square(120), 2))).toBe(0);
 	});
 
 	it("two cuts of one layer in one place are found with their area", () => {

@@ -116,12 +116,13 @@ export function collisionsOf(contacts: readonly Contact[]): { a: Lain; b: Lain; 
 /** Sheet on sheet below this in both directions lets its air go by itself, mm. Common practice, no source. */
 export const TRAP_MM = 75;
 
-/** Longest span (mm) of sheet lying on sheet, where both its sides reach 75 mm; 0 where there is none. */
+/** Longest span (mm) of sheet lying on sheet, where there is room for a disc of 75 mm; 0 where there is none. */
 export function trappedSpanMm(contacts: readonly Contact[]): number {
 	return contacts
 		.filter(({ a, b }) => a.layer !== b.layer && a.part.kind === "sheet" && b.part.kind === "sheet")
+		.filter(({ shared }) => Math.min(boundsOf(shared).widthMm, boundsOf(shared).heightMm) >= TRAP_MM)
+		.filter(({ shared }) => offset(shared, 0.1 - TRAP_MM / 2).length > 0)
 		.map(({ shared }) => boundsOf(shared))
-		.filter(({ widthMm, heightMm }) => Math.min(widthMm, heightMm) >= TRAP_MM)
 		.reduce((most, { widthMm, heightMm }) => Math.max(most, widthMm, heightMm), 0);
 }
 

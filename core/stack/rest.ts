@@ -1,4 +1,4 @@
-import { nearestOf } from "../geometry/nearest";
+import { toOutlineMm } from "../geometry/nearest";
 import { areaMm2, type Point, type Region, unite } from "../geometry/region";
 import type { Column } from "./columns";
 import type { Lain } from "./lay";
@@ -38,7 +38,7 @@ export function restsOf(columns: readonly Column<Lain>[]): Rest[] {
 		const carried = places.filter(({ below }) => below >= restMm - SLACK_MM);
 		if (free.length === 0) return { part, restMm, belowMm: 0, overhangMm: 0, overhang: [], isSpan: false };
 		const overhang = unite(free.map(({ column }) => column.region)).filter((ring) => areaMm2([ring]) > 0.5);
-		const support = unite(carried.map(({ column }) => column.region));
+		const support = carried.flatMap(({ column }) => column.region);
 		return {
 			part,
 			restMm,
@@ -67,7 +67,7 @@ const heightOf = (lain: Lain) =>
 /** The place farthest from what carries, and whether that lies on both sides of it. */
 function farthest(region: Region, from: Region): Pick<Rest, "overhangMm" | "isSpan"> {
 	if (from.length === 0) return { overhangMm: 0, isSpan: false };
-	const places = placesAlong(region).map((place) => ({ place, mm: nearestOf([[place]], from).mm }));
+	const places = placesAlong(region).map((place) => ({ place, mm: toOutlineMm(place, from) }));
 	const far = places.reduce((a, b) => (b.mm > a.mm ? b : a), { place: { x: 0, y: 0 }, mm: 0 });
 	const held = places.filter(({ mm }) => mm < HELD_MM).map(({ place }) => place);
 	return { overhangMm: far.mm, isSpan: widestGapDeg(far.place, held) <= SPAN_GAP_DEG };

@@ -1,8 +1,9 @@
 import { randomUUID } from "node:crypto";
 import { OPEN_C } from "@core/firing/build";
+import type { Transaction } from "@db/connect";
 import { latestReading } from "@db/queries/readings";
-import { firing, firingPlace, kiln, piece } from "@db/schema";
-import { and, eq, sql } from "drizzle-orm";
+import { firing, firingPlace, kiln, mould, piece } from "@db/schema";
+import { and, eq, inArray, sql } from "drizzle-orm";
 import { mayOpen } from "../may-open";
 import type { UseCase } from "../perform";
 import { recordStep } from "../record";
@@ -61,9 +62,25 @@ export const openFiring: UseCase<"openFiring"> = {
 		}
 		const note = opening.may ? row.note : `Opened early above ${OPEN_C} °C: ${earlyReason}`;
 		await tx.update(firing).set({ state: "opened", finishedAt: now, note }).where(eq(firing.id, firingId));
+		await countMouldUses(tx, firingId);
 		return { firingId };
 	},
 };
+
+/** Every mould that lay in a firing has one use more since its release was renewed. */
+async function countMouldUses(tx: Transaction, firingId: string): Promise<void> {
+	const rows = await tx
+		.select({ journey: piece.journey })
+		.from(firingPlace)
+		.innerJoin(piece, eq(piece.id, firingPlace.pieceId))
+		.where(eq(firingPlace.firingId, firingId));
+	const ids = new Set(rows.flatMap(({ journey }) => journey.route[journey.step]?.mouldId ?? []));
+	if (ids.size === 0) return;
+	await tx
+		.update(mould)
+		.set({ usesSince: sql`${mould.usesSince} + 1` })
+		.where(inArray(mould.id, [...ids]));
+}
 
 /** What came out, piece by piece, and where it goes next. */
 export const judge: UseCase<"judge"> = {

@@ -140,6 +140,33 @@ describe("books", () => {
 	});
 });
 
+describe("moulds", () => {
+	it("count a use when the firing they lay in is opened, once a firing", async () => {
+		const uses = async () => (await studio.see("books")).moulds.find(({ id }) => id === "map-dish")?.usesSince;
+		const before = (await uses()) ?? 0;
+		const { coldWork } = await studio.see("handOver");
+		const dish = coldWork.find(({ kit }) => kit === "Contour-map dish");
+		if (!dish) throw new Error("the demo has a dish to grind");
+		const step = (name: "finishColdWork") =>
+			studio.act(name, { pieceId: dish.id, eventId: randomUUID(), seq: dish.seq, note: "" });
+		await step("finishColdWork");
+		const running = (await studio.see("fire")).firings.find(({ state }) => state === "running");
+		if (!running) throw new Error("the demo has a firing under way");
+		await studio.act("openFiring", { firingId: running.id, earlyReason: "the test needs this kiln" });
+		const { trays } = await studio.see("load");
+		const waiting = trays.flatMap(({ pieces }) => pieces).find(({ id }) => id === dish.id);
+		expect(waiting?.level).toBe("slump");
+		const kilnId = running.kiln.id;
+		const firingId = randomUUID();
+		await studio.act("acceptLoad", { firingId, kilnId, pieces: [{ pieceId: dish.id, seq: waiting?.seq ?? 0 }] });
+		await studio.act("startFiring", { firingId, speedUp: 3600, somebodyThere: true });
+		expect(await uses()).toBe(before);
+		await studio.act("openFiring", { firingId, earlyReason: "only a test of the book" });
+		await studio.act("openFiring", { firingId, earlyReason: "pressed twice" });
+		expect(await uses()).toBe(before + 1);
+	});
+});
+
 const file = (change: (file: ReturnType<typeof parsed>) => void = () => {}) => {
 	const one = parsed();
 	change(one);

@@ -11,11 +11,13 @@ beforeAll(async () => {
 afterAll(() => studio.close());
 
 describe("stations of the demo", () => {
-	it("Kits: seven of them, each drawn, read and without a stop", async () => {
+	it("Kits: nine of them, each drawn, read and without a stop", async () => {
 		const { kits, glasses, families } = await studio.see("kits");
 		expect(kits.map(({ document }) => document.name)).toEqual([
+			"Bearing paperweight",
 			"Contour-map dish",
 			"Field gate",
+			"Grain-sack pocket",
 			"Kite for a window",
 			"Night-sky brooch",
 			"Nine-patch coaster",

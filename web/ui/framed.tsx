@@ -4,7 +4,7 @@ import { type ComponentType, useState } from "react";
 import { newQueryClient, useView } from "../lib/api";
 import { type Prefs, PrefsProvider } from "../lib/prefs";
 import { useFrameKeys } from "./keys";
-import { KeysHelp } from "./keys-help";
+import { type KeyRow, KeysHelp } from "./keys-help";
 import { KilnStrip } from "./kiln-strip";
 import { Rail } from "./rail";
 
@@ -22,13 +22,18 @@ export interface StationProps<N extends ViewName> {
 }
 
 /** Puts a station on the table between rail and kiln strip, fed by its view, which keeps itself current. */
-export function framed<N extends ViewName>(name: N, station: Station | null, Table: ComponentType<StationProps<N>>) {
+export function framed<N extends ViewName>(
+	name: N,
+	station: Station | null,
+	Table: ComponentType<StationProps<N>>,
+	keys: readonly KeyRow[] = [],
+) {
 	return function FramedStation(props: FramedProps<N>) {
 		const [queries] = useState(newQueryClient);
 		return (
 			<QueryClientProvider client={queries}>
 				<PrefsProvider initial={props.prefs} timeZone={props.frame.timeZone} now={props.frame.now}>
-					<Layout {...props} name={name} station={station} Table={Table} />
+					<Layout {...props} name={name} station={station} Table={Table} keys={keys} />
 				</PrefsProvider>
 			</QueryClientProvider>
 		);
@@ -39,8 +44,14 @@ function Layout<N extends ViewName>({
 	name,
 	station,
 	Table,
+	keys,
 	...props
-}: FramedProps<N> & { name: N; station: Station | null; Table: ComponentType<StationProps<N>> }) {
+}: FramedProps<N> & {
+	name: N;
+	station: Station | null;
+	Table: ComponentType<StationProps<N>>;
+	keys: readonly KeyRow[];
+}) {
 	const frame = useView("frame", {}, props.frame).data ?? props.frame;
 	const view = useView(name, props.params, props.initial).data ?? props.initial;
 	useFrameKeys();
@@ -51,7 +62,7 @@ function Layout<N extends ViewName>({
 				<Table view={view as Views[N]} frame={frame} params={props.params} />
 			</main>
 			<KilnStrip kilns={frame.kilns} />
-			<KeysHelp />
+			<KeysHelp station={keys} />
 		</div>
 	);
 }

@@ -1,16 +1,20 @@
 import { useEffect, useRef } from "react";
 import { STATION_WORDS } from "./rail";
 
-/** The keys that work here, on "?". */
-export function KeysHelp() {
+/** A key and what it does. */
+export type KeyRow = readonly [key: string, what: string];
+
+/** The keys that work here, on "?": this station's first, then those of the frame. */
+export function KeysHelp({ station }: { station: readonly KeyRow[] }) {
 	const dialog = useRef<HTMLDialogElement>(null);
 	useEffect(() => {
 		const open = () => dialog.current?.showModal();
 		addEventListener("zephyr-keys", open);
 		return () => removeEventListener("zephyr-keys", open);
 	}, []);
-	const rows = [
-		...Object.values(STATION_WORDS).map((word, i) => [String(i + 1), word]),
+	const rows: readonly KeyRow[] = [
+		...station,
+		...Object.values(STATION_WORDS).map((word, i): KeyRow => [String(i + 1), word]),
 		["0", "Today"],
 		["/", "find anything"],
 		["scan", "a piece’s label anywhere: its page"],
@@ -18,9 +22,9 @@ export function KeysHelp() {
 	];
 	return (
 		<dialog ref={dialog} className="modal" aria-label="Keys">
-			<div className="modal-box max-w-sm">
+			<div className="modal-box max-w-md">
 				<h2 className="mb-2 text-base">Keys</h2>
-				<dl className="grid grid-cols-[4rem_1fr] gap-y-1.5">
+				<dl className="grid grid-cols-[9rem_1fr] gap-y-1.5">
 					{rows.map(([key, what]) => (
 						<div key={key} className="contents">
 							<dt>

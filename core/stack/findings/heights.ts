@@ -39,7 +39,8 @@ export function heightFindings(stack: Stack): Finding[] {
 			partIds: stack.lain.filter(({ part }) => part.kind === "fibre" && part.use === "insert").map(({ id }) => id),
 		});
 	}
-	if (stack.hadLevel === undefined && level !== suggested) {
+	const shaped = insertMm > 0 || stack.lain.some(({ part }) => part.kind === "dam");
+	if (stack.hadLevel === undefined && level !== suggested && !shaped) {
 		findings.push({
 			code: "other-level",
 			severity: "know",

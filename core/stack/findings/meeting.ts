@@ -18,8 +18,8 @@ const USUAL_ROOM_MM = 10;
 /** Parts laid apart over bare shelf that the firing brings together. */
 export function meetingFindings(stack: Stack): Finding[] {
 	if (stack.bodies.every(({ after }) => after.mostMm < TOUCH_MM / 2)) return [];
-	const gaps = gapsOf(stack.glass).filter(({ at }) => thicknessAt(at, stack.glass) === 0);
-	const closing = gaps.filter((gap) => closes(gap, stack));
+	const gaps = gapsOf(stack);
+	const closing = gaps.filter((gap) => closes(gap, stack) && thicknessAt(gap.at, stack.glass) === 0);
 	return closing.map(({ a, b, mm, at }) => {
 		const calmer = calmerLevel(stack, at, a, b);
 		return {
@@ -46,10 +46,11 @@ interface Gap {
 	at: Point;
 }
 
-function gapsOf(glass: readonly Lain[]): Gap[] {
+function gapsOf({ glass, contacts }: Stack): Gap[] {
+	const meeting = new Set(contacts.map(({ a, b }) => `${a.id} ${b.id}`));
 	return glass.flatMap((a, i) =>
 		glass.slice(i + 1).flatMap((b): Gap[] => {
-			if (apart(a.box, b.box, WIDEST_MM)) return [];
+			if (apart(a.box, b.box, WIDEST_MM) || meeting.has(`${a.id} ${b.id}`)) return [];
 			const near = nearestOf(a.region, b.region);
 			if (near.mm <= TOUCH_MM || near.mm > WIDEST_MM) return [];
 			return [{ a, b, mm: near.mm, at: { x: (near.a.x + near.b.x) / 2, y: (near.a.y + near.b.y) / 2 } }];

@@ -28,14 +28,28 @@ import { TellPanel } from "./tell-panel";
 import { TryPanel } from "./try-panel";
 import { useSurvey } from "./use-survey";
 
-export default framed("kit", "kits", (props: StationProps<"kit">) => {
+export default framed("kit", "kits", Bench, [
+	["A", "lay a part"],
+	["← → ↑ ↓", "nudge by 1 mm or 1/16 in; with Shift 10 mm or 1/2 in, with Alt a tenth"],
+	["[ ]", "a layer down, a layer up"],
+	["R", "turn by 15°, with Shift the other way"],
+	["Delete", "take away"],
+	["Ctrl+D", "the same again, beside it"],
+	["Ctrl+C, Ctrl+V", "copy, and lay here or in another kit"],
+	["Ctrl+A, Esc", "choose all, choose none"],
+	["Ctrl+Z, Ctrl+Shift+Z", "undo, redo, without limit"],
+	["Ctrl+S", "save"],
+	["Shift+press", "choose one more; Ctrl while dragging: no snapping; Alt+drag: shift the plan"],
+]);
+
+function Bench(props: StationProps<"kit">) {
 	const [draft] = useState(() => createDraft(props.view.kit.document));
 	return (
 		<DraftProvider value={draft}>
 			<KitBench {...props} />
 		</DraftProvider>
 	);
-});
+}
 
 const TABS = { tells: "Tells", route: "Route", try: "Try", colours: "Colours", files: "Files" } as const;
 type Tab = keyof typeof TABS;
