@@ -102,6 +102,27 @@ describe("a kit document", () => {
 		expect(sentences(kit(change as never)).join(" | ")).toContain(sentence);
 	});
 
+	it("refuses a weave that would take minutes to read, and takes a large mosaic", () => {
+		const bars = Array.from({ length: 400 }, (_, i) => ({
+			...part,
+			id: `${i}`,
+			layer: i % 2,
+			shape:
+				i % 2 ? { kind: "rectangle", widthMm: 2, heightMm: 1000 } : { kind: "rectangle", widthMm: 1000, heightMm: 2 },
+			xMm: i % 2 ? i * 2 - 400 : 0,
+			yMm: i % 2 ? 0 : i * 2 - 400,
+		}));
+		expect(sentences(kit({ parts: bars as never })).join()).toContain("too intricate to be read");
+		const tiles = bars.map((bar, i) => ({
+			...bar,
+			shape: part.shape,
+			layer: 0,
+			xMm: (i % 20) * 41,
+			yMm: Math.floor(i / 20) * 41,
+		}));
+		expect(sentences(kit({ parts: tiles as never }))).toEqual([]);
+	});
+
 	it("refuses fields it does not know, at every depth", () => {
 		expect(sentences({ ...(kit({}) as object), colour: "red" })).not.toEqual([]);
 		expect(sentences(kit({ parts: [{ ...part, onclick: "alert(1)" }] as never }))).not.toEqual([]);

@@ -1,5 +1,6 @@
 import { signedAreaMm2 } from "@core/geometry/shape";
 import { isSimple } from "@core/geometry/simple";
+import { crossingsOf, MOST_CROSSINGS } from "@core/kit/intricacy";
 import { allParts, KIT_VERSION, type KitDesign, type KitPart, LARGEST_KIT, METALS } from "@core/kit/kit";
 import { z } from "zod";
 import { count, lengthMm, level, placeMm, words } from "./fields";
@@ -154,6 +155,11 @@ function contradictions(design: KitDesign): { path: (string | number)[]; sentenc
 	}
 	if (seen.size > LARGEST_KIT.parts)
 		found.push({ path: ["parts"], sentence: `A kit has at most ${LARGEST_KIT.parts} parts, its components’ too.` });
+	if (crossingsOf(design) > MOST_CROSSINGS)
+		found.push({
+			path: ["parts"],
+			sentence: `Parts lie on each other at more than ${MOST_CROSSINGS} places: this is too intricate to be read.`,
+		});
 	const last = design.route.length - 1;
 	design.parts.forEach((part, i) => {
 		if (part.firing > last)

@@ -11,6 +11,7 @@ const VIEWS: Record<string, string> = {
 	today: "/",
 	kits: "/kits",
 	kit: "/kits",
+	books: "/books",
 	cut: "/cut",
 	bench: "/bench",
 	dry: "/dry",
@@ -57,7 +58,7 @@ await page.waitForURL(`${base}/`);
 for (const [name, path] of Object.entries(VIEWS)) {
 	if (name === "sign-in" || (wanted.length > 0 && !wanted.includes(name))) continue;
 	await page.goto(path);
-	if (name === "kit") await page.locator("main ul li a").nth(2).click();
+	if (name === "kit") await page.locator("main ul li a", { hasText: "Kite" }).click();
 	if (name === "labels") await page.getByRole("link", { name: /^Labels for/ }).click();
 	if (name === "piece") {
 		const code = (await page.locator("main li b.figure, main li span.figure").first().textContent())?.trim();

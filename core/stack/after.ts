@@ -1,3 +1,4 @@
+import { leastOf, mostOf } from "../extremes";
 import { isOn } from "../geometry/inside";
 import {
 	areaMm2,
@@ -105,8 +106,8 @@ function movedEdge(start: Region, body: readonly Melting[], moveOf: (h: number) 
 		return { points, moves };
 	});
 	const all = rings.flatMap(({ moves }) => moves);
-	const leastMm = Math.min(...all);
-	const mostMm = Math.max(...all);
+	const leastMm = leastOf(all);
+	const mostMm = mostOf(all);
 	const alike = mostMm - leastMm < ALIKE_MM;
 	const mean = all.reduce((sum, mm) => sum + mm, 0) / all.length;
 	const region = alike

@@ -1,3 +1,4 @@
+import { mostOf } from "../extremes";
 import { toOutlineMm } from "../geometry/nearest";
 import { areaMm2, type Point, type Region, unite } from "../geometry/region";
 import type { Column } from "./columns";
@@ -33,7 +34,7 @@ export function restsOf(columns: readonly Column<Lain>[]): Rest[] {
 		}
 	}
 	return [...under].map(([part, places]): Rest => {
-		const restMm = Math.max(...places.map(({ below }) => below));
+		const restMm = mostOf(places.map(({ below }) => below));
 		const free = places.filter(({ below, column }) => below < restMm - SLACK_MM && !isOverGlass(part, column));
 		const carried = places.filter(({ below }) => below >= restMm - SLACK_MM);
 		if (free.length === 0) return { part, restMm, belowMm: 0, overhangMm: 0, overhang: [], isSpan: false };
@@ -42,7 +43,7 @@ export function restsOf(columns: readonly Column<Lain>[]): Rest[] {
 		return {
 			part,
 			restMm,
-			belowMm: Math.max(...free.map(({ below }) => below)),
+			belowMm: mostOf(free.map(({ below }) => below)),
 			...farthest(overhang, support),
 			overhang,
 		};

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { book, cut, disc, kit, square } from "../../tests/support/kit";
+import { book, cut, disc, fire, kit, lay, square } from "../../tests/support/kit";
 import { isInside, isOn } from "../geometry/inside";
 import { regionOfShape } from "../geometry/shape";
 import { layUp } from "./lay";
@@ -30,6 +30,20 @@ describe("a section", () => {
 	it("keeps the glass: the area under the fired line is the area as laid", () => {
 		const laid = section.places.reduce((sum, { layers }) => sum + layers.reduce((mm, one) => mm + one.glassMm, 0), 0);
 		expect(section.after.reduce((sum, mm) => sum + mm, 0) / laid).toBeCloseTo(1, 1);
+	});
+
+	it("a fibre insert stays as thick as it was, the glass above lies on it", () => {
+		const insert = lay({ kind: "fibre", use: "insert", shape: square(40), heightMm: 6 }, 1);
+		const pocket = stackOf(kit([cut(square(80)), insert, cut(square(80), 2)], fire("tack")), book());
+		const { after } = sectionAlong(
+			pocket.lain,
+			pocket.bodies.map((body) => body.after.region),
+			across,
+			pocket.flow,
+			120,
+		);
+		expect(after[60]).toBeGreaterThan(11.5);
+		expect(after[25]).toBeLessThan(7);
 	});
 
 	it("runs along any line: down the diagonal of a square it is √2 longer", () => {

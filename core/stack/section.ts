@@ -9,10 +9,10 @@ export interface Cut {
 	to: Point;
 }
 
-/** What lies at one place of a section, from the shelf up; `glassMm` is what of it melts. */
+/** What lies at one place of a section, from the shelf up; `glassMm` is what of it melts, `keptMm` what stays as it is. */
 export interface SectionPlace {
 	alongMm: number;
-	layers: { partId: string; mm: number; glassMm: number }[];
+	layers: { partId: string; mm: number; glassMm: number; keptMm: number }[];
 }
 
 export interface Section {
@@ -43,12 +43,22 @@ export function sectionAlong(
 		alongMm: (i + 0.5) * stepMm,
 		layers: near
 			.filter(({ region }) => isOn(at(i), region))
-			.map(({ id, bulkMm, glassMm }) => ({ partId: id, mm: bulkMm, glassMm })),
+			.map(({ id, part, bulkMm, glassMm }) => ({
+				partId: id,
+				mm: bulkMm,
+				glassMm,
+				keptMm: part.kind === "fibre" ? bulkMm : 0,
+			})),
 	}));
 	const heights = places.map(({ layers }) => layers.reduce((sum, { glassMm }) => sum + glassMm, 0));
 	const covered = places.map((_, i) => after.some((region) => isOn(at(i), region)));
-	return { places, stepMm, lengthMm, after: fitted(profileAfter(heights, stepMm, flow), covered) };
+	const melted = fitted(profileAfter(heights, stepMm, flow), covered);
+	const heightsAfter = melted.map((mm, i) => (mm > 0 ? mm + keptAt(places[i]) : 0));
+	return { places, stepMm, lengthMm, after: heightsAfter };
 }
+
+const keptAt = (place: SectionPlace | undefined): number =>
+	(place?.layers ?? []).reduce((sum, { keptMm }) => sum + keptMm, 0);
 
 /** Stretches every run of glass to the run the fired outline leaves there, and keeps its area. */
 function fitted(heights: readonly number[], covered: readonly boolean[]): number[] {

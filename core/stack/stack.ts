@@ -1,3 +1,4 @@
+import { mostOf } from "../extremes";
 import { type FuseLevel, LEVEL_AIM } from "../firing/level";
 import { boundsOf, centroid, type Point, type Region } from "../geometry/region";
 import { assemblyFiring, type KitDesign, type RouteStep } from "../kit/kit";
@@ -78,7 +79,10 @@ export function stackOf(design: KitDesign, book: GlassBook, firing = assemblyFir
 		thickestMm: thickest?.mm ?? 0,
 		thinnestMm: reachedBy(glassColumns, 0.95),
 		thickest,
-		insertMm: Math.max(0, ...glassColumns.map(({ insertMm }) => insertMm)),
+		insertMm: mostOf(
+			glassColumns.map(({ insertMm }) => insertMm),
+			0,
+		),
 		centre: massCentre(glassColumns),
 	};
 }

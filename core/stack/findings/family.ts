@@ -2,7 +2,7 @@ import { groupBy } from "../../group-by";
 import { say } from "../../units/phrase";
 import type { Finding } from "../finding";
 import type { Stack } from "../stack";
-import { ids } from "./words";
+import { counted, ids } from "./words";
 
 /** Two families in one piece crack; untested glass equals no other. */
 export function familyFindings({ glass, book }: Stack): Finding[] {
@@ -16,7 +16,7 @@ export function familyFindings({ glass, book }: Stack): Finding[] {
 			code: "family-conflict",
 			severity: "stop",
 			sentence: say`${{ n: byFamily.size }} families in one piece (${labels}): it cracks, sometimes weeks later.`,
-			remedy: say`Cut ${{ n: fewest.length }} parts from the other family’s glass instead.`,
+			remedy: say`Cut ${counted(fewest.length, "part", "parts")} from the other family’s glass instead.`,
 			partIds: ids(fewest.map(({ lain }) => lain)),
 		});
 	}
@@ -25,7 +25,7 @@ export function familyFindings({ glass, book }: Stack): Finding[] {
 		findings.push({
 			code: "untested-glass",
 			severity: "stop",
-			sentence: say`${{ n: some.length }} parts are of untested glass, which equals no other family.`,
+			sentence: say`${counted(some.length, "part is", "parts are")} of untested glass, which equals no other family.`,
 			remedy: say`Ask the glass maker’s statement or do a strain test, then mark the family as tested.`,
 			partIds: ids(some.map(({ lain }) => lain)),
 		});

@@ -101,11 +101,18 @@ function bridgeOver({ lain }: Stack, { a, b, mm }: Pair): { part: KitPart; lengt
 }
 
 /** An id no part of the kit has. */
-export const freshId = (lain: readonly Lain[], word: string): string => {
-	let i = 1;
-	while (lain.some(({ id }) => id === `${word}-${i}`)) i++;
-	return `${word}-${i}`;
-};
+export const freshId = (lain: readonly Lain[], word: string): string => freshIds(lain, word)();
+
+/** Ids no part of the kit has, one after another. */
+export function freshIds(lain: readonly Lain[], word: string): () => string {
+	const taken = new Set(lain.map(({ id }) => id));
+	let i = 0;
+	return () => {
+		do i++;
+		while (taken.has(`${word}-${i}`));
+		return `${word}-${i}`;
+	};
+}
 
 /** The way across a joint, degrees: the short axis of its points; between the middles where it has none. */
 export function acrossDeg(points: readonly Point[], from: Point, to: Point): number {

@@ -8,7 +8,7 @@ import type { Finding } from "../finding";
 import type { Lain } from "../lay";
 import type { Rest } from "../rest";
 import type { Stack } from "../stack";
-import { freshId } from "./joins";
+import { freshIds } from "./joins";
 import { ids, names } from "./words";
 
 /** Fibre is sold in these heights, mm. Common practice, no source. */
@@ -38,8 +38,8 @@ function overhang(stack: Stack, same: readonly Rest[], code: "overhang" | "sags"
 	const worst = same.reduce((a, b) => (b.overhangMm > a.overhangMm ? b : a));
 	const needMm = worst.restMm - worst.belowMm;
 	const box = boundsOf(worst.overhang);
-	const taken: Lain[] = [...stack.lain];
-	const supports = same.flatMap((rest) => supportsUnder(taken, rest, needMm));
+	const newId = freshIds(stack.lain, "fibre");
+	const supports = same.flatMap((rest) => supportsUnder(rest, needMm, newId));
 	const who = names(same.map(({ part }) => part));
 	return {
 		code,
@@ -73,14 +73,12 @@ export function made(needMm: number): string {
 }
 
 /** A scrap of fibre under every stretch that hangs free. */
-function supportsUnder(taken: Lain[], rest: Rest, heightMm: number): KitPart[] {
+function supportsUnder(rest: Rest, heightMm: number, newId: () => string): KitPart[] {
 	const rings = rest.overhang.filter((ring) => ring.length <= 200 && areaMm2([ring]) > 4);
 	return rings.map((ring): KitPart => {
 		const box = boundsOf([ring]);
-		const id = freshId(taken, "fibre");
-		taken.push({ ...rest.part, id });
 		return {
-			id,
+			id: newId(),
 			name: "Fibre under",
 			kind: "fibre",
 			use: "support",

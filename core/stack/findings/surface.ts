@@ -4,7 +4,7 @@ import { say } from "../../units/phrase";
 import type { Finding } from "../finding";
 import type { Lain } from "../lay";
 import type { Stack } from "../stack";
-import { ids, names } from "./words";
+import { counted, ids, names } from "./words";
 
 /** Faces: what shows its colour late, what sticks to the shelf, what will not end flat. */
 export const surfaceFindings = (stack: Stack): Finding[] => [...strikers(stack), ...onShelf(stack), ...flatness(stack)];
@@ -16,7 +16,7 @@ function strikers({ glass }: Stack): Finding[] {
 		{
 			code: "striker",
 			severity: "know",
-			sentence: say`${{ n: some.length }} parts show their colour only after firing: ${names(some)}.`,
+			sentence: say`${counted(some.length, "part shows its", "parts show their")} colour only after firing: ${names(some)}.`,
 			remedy: say`Show students the glass as fired, beside the glass as bought.`,
 			partIds: ids(some),
 		},
@@ -32,7 +32,7 @@ function onShelf({ columns, lain }: Stack): Finding[] {
 		findings.push({
 			code: "opaque-on-shelf",
 			severity: "know",
-			sentence: say`${{ n: opaque.length }} opaque parts lie on the shelf: they pick up shelf wash.`,
+			sentence: say`${counted(opaque.length, "opaque part lies", "opaque parts lie")} on the shelf and ${opaque.length === 1 ? "picks" : "pick"} up shelf wash.`,
 			remedy: say`Put shelf paper under the piece.`,
 			partIds: ids(opaque),
 		});
@@ -41,7 +41,7 @@ function onShelf({ columns, lain }: Stack): Finding[] {
 		findings.push({
 			code: "metal-on-shelf",
 			severity: "fix",
-			sentence: say`${{ n: metal.length }} pieces of foil lie on the shelf itself: ${names(metal)}.`,
+			sentence: say`${counted(metal.length, "piece of foil lies", "pieces of foil lie")} on the shelf itself: ${names(metal)}.`,
 			remedy: say`Lay glass or a scrap of fibre under the metal.`,
 			partIds: ids(metal),
 		});
@@ -72,7 +72,7 @@ function flatness({ design, lain, level, firing }: Stack): Finding[] {
 		{
 			code: "lumps",
 			severity: "fix",
-			sentence: say`It has to end flat, and ${{ n: proud.length }} parts leave a lump: ${names(proud)}.`,
+			sentence: say`It has to end flat, and ${counted(proud.length, "part leaves", "parts leave")} a lump: ${names(proud)}.`,
 			remedy: say`Keep coarse frit, dots and doubled stringers for pieces that hang.`,
 			partIds: ids(proud),
 			fix: { label: say`Take them off`, changes: [{ do: "remove", partIds: ids(proud) }] },

@@ -14,3 +14,6 @@ export const middle = ({ box }: Pick<Lain, "box">) => ({
 	x: (box.minX + box.maxX) / 2,
 	y: (box.minY + box.maxY) / 2,
 });
+
+/** "1 part lies", "3 parts lie". */
+export const counted = (count: number, one: string, many: string): string => `${count} ${count === 1 ? one : many}`;

@@ -86,8 +86,8 @@ function KitBench({ view, frame }: StationProps<"kit">) {
 	const reading = survey?.reading ?? kit.reading;
 
 	return (
-		<div className="grid h-full min-h-0 grid-cols-[300px_minmax(0,1fr)_316px] max-lg:block max-lg:overflow-y-auto">
-			<section aria-label="Parts" className="flex min-h-0 flex-col border-r border-line">
+		<div className="grid h-full min-h-0 grid-cols-[300px_minmax(0,1fr)_316px] max-lg:flex max-lg:flex-col max-lg:overflow-y-auto">
+			<section aria-label="Parts" className="flex min-h-0 flex-col border-r border-line max-lg:shrink-0">
 				{mayEdit && <AddMenu glasses={glasses} onLine={(form) => setMode({ kind: "line", points: [], form })} />}
 				<h2 className="flex justify-between px-4 pb-1.5">
 					Stack, top first <span className="figure">{partsOnBench(design, opened).length} parts</span>
@@ -108,7 +108,10 @@ function KitBench({ view, frame }: StationProps<"kit">) {
 				)}
 			</section>
 
-			<section aria-label="Plan" className="flex min-h-0 flex-col gap-2 px-4 pt-3 pb-2 max-lg:h-[70vh]">
+			<section
+				aria-label="Plan"
+				className="flex min-h-0 flex-col gap-2 px-4 pt-3 pb-2 max-lg:order-first max-lg:h-[68vh] max-lg:shrink-0"
+			>
 				<div className="flex flex-wrap items-center gap-x-3 gap-y-2">
 					<div className="min-w-40 grow">
 						{mayEdit ? (
@@ -145,7 +148,7 @@ function KitBench({ view, frame }: StationProps<"kit">) {
 				<SectionView section={section} drawn={drawn} level={reading.level} />
 			</section>
 
-			<section aria-label="What it tells" className="flex min-h-0 flex-col border-l border-line">
+			<section aria-label="What it tells" className="flex min-h-0 flex-col border-l border-line max-lg:shrink-0">
 				<div role="tablist" aria-label="About this kit" className="flex justify-between border-b border-line px-4">
 					{(Object.keys(TABS) as Tab[]).map((one) => (
 						<button

@@ -276,11 +276,10 @@ export function SectionLine({ cut, px }: Sized & { cut: Cut }) {
 				/>
 			))}
 			<text
-				x={to.x}
+				x={to.x - px * 6}
 				y={-to.y - px * 12}
 				fontSize={px * 12}
 				stroke="none"
-				textAnchor="middle"
 				className="fill-secondary font-semibold"
 			>
 				section

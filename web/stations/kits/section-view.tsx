@@ -103,13 +103,14 @@ function AfterShapes({
 	return section.after.map((height, i) => {
 		const place = section.places[i];
 		if (!place || height < 0.05) return null;
-		const glass = place.layers.filter(({ glassMm }) => glassMm > 0);
-		if (glass.length > 0) lastLayers = glass;
-		const layers = glass.length > 0 ? glass : lastLayers;
+		const stays = place.layers.filter(({ glassMm, keptMm }) => glassMm > 0 || keptMm > 0);
+		if (stays.some(({ glassMm }) => glassMm > 0)) lastLayers = stays;
+		const layers = stays.length > 0 ? stays : lastLayers;
+		const kept = layers.reduce((sum, { keptMm }) => sum + keptMm, 0);
 		const total = layers.reduce((sum, { glassMm }) => sum + glassMm, 0) || 1;
 		let y = floor;
-		return layers.map(({ partId, glassMm }) => {
-			const mm = (height * glassMm) / total;
+		return layers.map(({ partId, glassMm, keptMm }) => {
+			const mm = keptMm + (Math.max(0, height - kept) * glassMm) / total;
 			y -= mm * TALLER;
 			return (
 				<rect
