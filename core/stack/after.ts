@@ -178,10 +178,12 @@ export function thicknessAt(p: Point, body: readonly Melting[]): number {
 
 /** Bars narrower than this share of the rounding keep themselves and are rounded by less. */
 const BAR_SHARE = 0.3;
-const LEAST_RADIUS_MM = 0.4;
+/** Less is not seen. */
+const LEAST_RADIUS_MM = 1;
 
 /** Each narrower try is this much smaller, so that a bar is rounded by nearly half its width. */
 const NEXT_RADIUS = 0.8;
+const BAR_RADIUS = 0.65;
 
 /** Rounds corners by `radius` mm; what is too narrow for it is rounded by less, so that a bar never vanishes. */
 function roundedCorners(region: Region, radius: number): Region {
@@ -192,7 +194,7 @@ function roundedCorners(region: Region, radius: number): Region {
 	const bars = offset(lost, -BAR_SHARE * radius, ARC_MM);
 	if (bars.length === 0) return opened;
 	const narrow = intersect(region, offset(bars, radius * 1.3, ARC_MM));
-	return unite([opened, roundedCorners(narrow, radius * NEXT_RADIUS)]);
+	return unite([opened, roundedCorners(narrow, radius * BAR_RADIUS)]);
 }
 
 /** The inside of a wall with a hole; empty for one without. */
