@@ -1,25 +1,9 @@
 import { z } from "zod";
 import { glass, glassFamily, mould, sample } from "./books";
-import { count, day, fault, glue, grams, id, lengthMm, level, nextStep, seq, words } from "./fields";
+import { count, day, fault, glue, id, level, nextStep, seq, words } from "./fields";
+import { handIn, pieceStep } from "./hand-in";
 import { kitDesign } from "./kit";
 import { kitFile } from "./kit-file";
-
-/** A step of one piece: which, the device's own id for this event, and the state the person saw. */
-const pieceStep = { pieceId: id, eventId: id, seq };
-
-export const asMade = z
-	.strictObject({
-		widthMm: lengthMm("Width"),
-		heightMm: lengthMm("Height"),
-		thickestMm: lengthMm("Thickest point", 150),
-		thinnestMm: lengthMm("Thinnest point", 150),
-		massG: grams("Weight").nullable(),
-		changed: words("What changed", 500),
-	})
-	.refine((made) => made.thinnestMm <= made.thickestMm, {
-		path: ["thinnestMm"],
-		message: "The thinnest point cannot be thicker than the thickest point.",
-	});
 
 const password = z
 	.string()
@@ -46,7 +30,7 @@ export const actions = {
 			.min(1, "Choose at least 1 student.")
 			.max(60, "At most 60 kits at once."),
 	}),
-	handIn: z.strictObject({ ...pieceStep, asMade, glue, level }),
+	handIn,
 	reglue: z.strictObject({ ...pieceStep, glue }),
 	acceptLoad: z.strictObject({
 		firingId: id,

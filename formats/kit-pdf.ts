@@ -53,6 +53,8 @@ class Pen {
 	page: PDFPage;
 	y: number;
 	readonly width: number;
+	/** Height of the first line on a page. */
+	readonly top: number;
 	readonly pages: PDFPage[] = [];
 
 	constructor(
@@ -62,6 +64,7 @@ class Pen {
 		private readonly size: readonly [number, number],
 	) {
 		this.width = size[0] - 2 * MARGIN;
+		this.top = size[1] - MARGIN;
 		this.page = this.turn();
 		this.y = size[1] - MARGIN;
 	}
@@ -117,12 +120,46 @@ class Pen {
 	}
 }
 
-function heading(pen: Pen, { design, reading, studio, edition, units }: KitSheet): void {
+function heading(pen: Pen, { design, reading, glasses, studio, edition, units }: KitSheet): void {
 	pen.text(design.name, { size: 22, strong: true });
 	pen.text(`${studio} · ${edition}`, { color: SOFT });
 	const size = `${formatFigure({ mm: reading.widthMm }, units)} × ${formatFigure({ mm: reading.heightMm }, units)}`;
 	pen.text(`${reading.stackCode} · ${size} · ${formatFigure({ g: reading.massG }, units)} of glass`, { strong: true });
-	if (design.note) pen.text(design.note);
+	if (design.note) pen.text(design.note, { width: pen.width - STACK_WIDTH - 12 });
+	stack(pen, reading, glasses);
+}
+
+const STACK_WIDTH = 70;
+const STACK_POINT_PER_MM = 4;
+const STACK_HEIGHT = 60;
+
+/** The thickest column from the shelf up, in fired colours, at the top right of the first page. */
+function stack(pen: Pen, reading: KitReading, glasses: KitSheet["glasses"]): void {
+	const total = reading.columnMm.reduce((sum, mm) => sum + mm, 0);
+	if (total === 0) return;
+	const scale = Math.min(STACK_POINT_PER_MM, STACK_HEIGHT / total);
+	const x = MARGIN + pen.width - STACK_WIDTH;
+	let y = pen.top - STACK_HEIGHT;
+	const floor = y;
+	reading.columnMm.forEach((mm, i) => {
+		const glass = glasses.get(reading.columnGlassIds[i] ?? "");
+		pen.page.drawRectangle({
+			x,
+			y,
+			width: STACK_WIDTH,
+			height: mm * scale,
+			color: colourOf(glass?.firedColour ?? "#cccccc"),
+			borderColor: INK,
+			borderWidth: 0.4,
+		});
+		y += mm * scale;
+	});
+	pen.page.drawLine({
+		start: { x: x - 4, y: floor },
+		end: { x: x + STACK_WIDTH + 4, y: floor },
+		thickness: 1.2,
+		color: INK,
+	});
 }
 
 const PICTURE_HEIGHT = 230;

@@ -16,6 +16,7 @@ async function lay(page: Page, what: string): Promise<void> {
 	await page.locator("body").press("Escape");
 	await page.getByTestId("plan").click({ position: { x: 4, y: 4 } });
 	await page.keyboard.press("a");
+	await expect(page.getByRole("button", { name: "rectangle", exact: true })).toBeFocused();
 	const button = page.getByRole("button", { name: what, exact: true });
 	await button.focus();
 	await page.keyboard.press("Enter");
@@ -106,6 +107,21 @@ test("a sandwich tile: keyboard alone, typed sizes, repeats, nudges, undo withou
 		await expect(page.getByText("Nothing lies here yet")).toBeVisible();
 		for (let i = 0; i < steps; i++) await page.keyboard.press("Control+Shift+z");
 		await expect(page.getByRole("button", { name: /^Rain/ })).toContainText("×8");
+	});
+
+	await test.step("the section is drawn along a line that is dragged off the glass", async () => {
+		const laid = page.getByRole("img", { name: /^Section as laid up/ });
+		await expect(laid).toHaveAccessibleName(/6(\.\d)? mm/);
+		const handle = page.getByTestId("plan").locator("[data-section=line]");
+		const box = await handle.boundingBox();
+		if (!box) throw new Error("no section line");
+		const at = { x: box.x + box.width * 0.9, y: box.y + box.height / 2 };
+		await page.mouse.move(at.x, at.y);
+		await page.mouse.down();
+		await page.mouse.move(at.x, at.y + 60, { steps: 4 });
+		await page.mouse.move(at.x, at.y + 168, { steps: 4 });
+		await page.mouse.up();
+		await expect(laid).toHaveAccessibleName(/no glass here/);
 	});
 
 	await save(page);

@@ -1,14 +1,12 @@
 import type { FrameView } from "@contract/views";
 import { FUSE_LEVELS, LEVEL_WORDS } from "@core/firing/level";
-import { QueryClientProvider } from "@tanstack/react-query";
-import type { ReactElement } from "react";
-import { renderToStaticMarkup } from "react-dom/server";
 import { describe, expect, it } from "vitest";
 import { KITS } from "../../demo/kits";
 import { GLASSES as DEMO_GLASSES } from "../../demo/studio";
+import { drawn, imperial, NOW, text } from "../../tests/support/drawn";
 import { box, cut, GLASSES, kit } from "../../tests/support/kit";
-import { newQueryClient, TroubleError } from "../lib/api";
-import { type Prefs, PrefsProvider, readPrefs } from "../lib/prefs";
+import { TroubleError } from "../lib/api";
+import { readPrefs } from "../lib/prefs";
 import { findings, kilns, picture, pieces, plan, schedule } from "../stations/signs/samples";
 import { ChoiceField, NumberField, TextField } from "./fields";
 import { FindingsList } from "./findings-list";
@@ -21,22 +19,6 @@ import { ScheduleCurve } from "./schedule-curve";
 import { SegmentList } from "./segment-list";
 import { lying, ShelfMap } from "./shelf-map";
 import { Glow, LevelGlyph, SeverityMark, StackBar, SwatchPair } from "./signs";
-
-const NOW = "2031-03-08T12:00:00Z";
-
-/** What the server would send; every picture of the frame is first drawn there. */
-function drawn(element: ReactElement, prefs: Prefs = readPrefs(undefined)): string {
-	return renderToStaticMarkup(
-		<QueryClientProvider client={newQueryClient()}>
-			<PrefsProvider initial={prefs} timeZone="America/Denver" now={NOW}>
-				{element}
-			</PrefsProvider>
-		</QueryClientProvider>,
-	);
-}
-
-const text = (markup: string): string => markup.replace(/<[^>]+>/g, " ").replace(/\s+/g, " ");
-const imperial = readPrefs("in.F.workshop");
 
 const station = (count: number, late = 0) => ({ count, late, line: "waiting" });
 const frame: FrameView = {

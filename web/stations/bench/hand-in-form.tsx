@@ -1,4 +1,5 @@
-import { type ActionInput, actions } from "@contract/actions";
+import type { ActionInput } from "@contract/actions";
+import { handIn as handInSchema } from "@contract/hand-in";
 import type { PieceBrief } from "@contract/views";
 import { FUSE_LEVELS, LEVEL_WORDS } from "@core/firing/level";
 import { DRY_MIN, GLUE_WORDS, GLUES } from "@core/journey/events";
@@ -37,7 +38,7 @@ export function HandInForm({
 	const photoSent = useRef(false); // our own photo is an event too: the piece has moved on by one
 	const handIn = useAct("handIn");
 	const { control, handleSubmit, watch, setValue } = useForm<Values>({
-		resolver: zodResolver(actions.handIn as unknown as z.ZodType<Values, Values>),
+		resolver: zodResolver(handInSchema as unknown as z.ZodType<Values, Values>),
 		defaultValues: {
 			pieceId: piece.id,
 			eventId: crypto.randomUUID(),

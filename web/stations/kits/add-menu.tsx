@@ -32,7 +32,7 @@ export function AddMenu({ glasses, onLine }: { glasses: readonly Glass[]; onLine
 	}, []);
 	useEffect(() => {
 		if (!open) return;
-		menu.current?.querySelector("button")?.focus();
+		menu.current?.querySelector<HTMLElement>("[data-menu] button")?.focus();
 		const leave = (event: KeyboardEvent | PointerEvent) => {
 			if (event instanceof KeyboardEvent ? event.key === "Escape" : !menu.current?.contains(event.target as Node))
 				setOpen(false);
@@ -84,7 +84,10 @@ export function AddMenu({ glasses, onLine }: { glasses: readonly Glass[]; onLine
 				<Plus size={18} aria-hidden="true" /> Lay a part <kbd className="kbd kbd-sm bg-transparent text-current">A</kbd>
 			</button>
 			{open && (
-				<div className="absolute top-full left-3 z-30 max-h-[64vh] w-[38rem] overflow-y-auto rounded border border-line bg-base-100 p-3 shadow-lg max-lg:w-[90vw]">
+				<div
+					data-menu
+					className="absolute top-full left-3 z-30 max-h-[64vh] w-[38rem] overflow-y-auto rounded border border-line bg-base-100 p-3 shadow-lg max-lg:w-[90vw]"
+				>
 					{GROUPS.map(({ title, parts: kinds }) => (
 						<section key={title} aria-label={title} className="mb-2">
 							<h2 className="mb-1">{title}</h2>

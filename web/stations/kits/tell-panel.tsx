@@ -1,7 +1,8 @@
 import type { KitView } from "@contract/views";
 import { glassCostOf } from "@core/cost/glass-cost";
+import { type Glass, isStriker } from "@core/glass/glass";
 import { applyChanges } from "@core/kit/change";
-import type { KitDesign } from "@core/kit/kit";
+import { cutsOf, glassIdOf, type KitDesign } from "@core/kit/kit";
 import type { Finding } from "@core/stack/finding";
 import type { KitReading } from "@core/stack/read-kit";
 import type { KitSurvey } from "@core/stack/survey";
@@ -51,10 +52,18 @@ export function TellPanel({ view, reading, survey, design, mayEdit, onLook }: Pr
 				findings={findings}
 				onFix={mayEdit && opened === undefined ? fix : undefined}
 				onLook={onLook}
+				glassesOf={({ code, partIds }) => (code === "striker" ? strikersAmong(design, partIds, view.glasses) : [])}
 				samplesFor={(code) => view.samples.filter(({ shows }) => shows.includes(code))}
 			/>
 		</>
 	);
+}
+
+/** The strikers among some parts, those of components too. */
+function strikersAmong(design: KitDesign, partIds: readonly string[], glasses: readonly Glass[]): Glass[] {
+	const parts = design.parts.filter(({ id }) => partIds.includes(id));
+	const used = new Set(cutsOf({ ...design, parts }).flatMap((part) => glassIdOf(part) ?? []));
+	return glasses.filter((glass) => used.has(glass.id) && isStriker(glass));
 }
 
 function Figures({ view, reading, survey, design }: Omit<Props, "onLook" | "mayEdit">) {

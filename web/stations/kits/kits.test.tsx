@@ -1,0 +1,295 @@
+import type { KitView } from "@contract/views";
+import { drawnParts } from "@core/kit/drawn";
+import { emptyKit, type KitDesign, type KitPart } from "@core/kit/kit";
+import { readKit } from "@core/stack/read-kit";
+import { sectionAlong } from "@core/stack/section";
+import { stackOf } from "@core/stack/stack";
+import { surveyOf } from "@core/stack/survey";
+import type { ReactElement } from "react";
+import { describe, expect, it } from "vitest";
+import { KITS } from "../../../demo/kits";
+import { FAMILIES, GLASSES, MOULDS } from "../../../demo/studio";
+import { drawn, imperial, text } from "../../../tests/support/drawn";
+import { bar, cut, fire, kit, lay, square } from "../../../tests/support/kit";
+import { ArrangeForm } from "./arrange-form";
+import { ChosenPanel } from "./chosen-panel";
+import { ComponentBar } from "./component-bar";
+import { createDraft, DraftProvider } from "./draft";
+import { ExplodedView } from "./exploded-view";
+import { FilePanel } from "./file-panel";
+import { PalettePanel } from "./palette-panel";
+import { PartForm } from "./part-form";
+import { AfterOutline, Dimensions, FindingMarks, HangLine, Joints, ThicknessLegend, ThicknessMap } from "./plan-layers";
+import { scaleBarMm } from "./plan-view";
+import { RoutePanel } from "./route-panel";
+import { SectionView } from "./section-view";
+import { SpreadForm } from "./spread-form";
+import { StackList } from "./stack-list";
+import { TellPanel } from "./tell-panel";
+import { TryPanel } from "./try-panel";
+
+const glasses = new Map(GLASSES.map((one) => [one.id, one]));
+const book = {
+	glasses,
+	families: new Map(FAMILIES.map((one) => [one.id, one])),
+	moulds: new Map(MOULDS.map((one) => [one.id, one])),
+	clearHeightMm: 180,
+};
+const demo = (name: string): KitDesign => KITS.find((one) => one.name.startsWith(name)) ?? emptyKit();
+const viewOf = (design: KitDesign, change: Partial<KitView> = {}): KitView => ({
+	kit: {
+		id: "00000000-0000-0000-0000-000000000001",
+		revision: 2,
+		document: design,
+		reading: readKit(design, book),
+		issued: 3,
+	},
+	isNew: false,
+	glasses: GLASSES,
+	families: FAMILIES,
+	moulds: MOULDS,
+	samples: [{ id: "s1", name: "Pump rust on clear", shows: ["striker"], level: "full", peakC: 804 }],
+	versions: [
+		{ version: 2, revision: 2, frozenAt: "2031-03-01T10:00:00Z", pieces: 6 },
+		{ version: 1, revision: 1, frozenAt: "2031-02-01T10:00:00Z", pieces: 1 },
+	],
+	clearHeightMm: 180,
+	coolingSchool: "usual",
+	currency: "USD",
+	...change,
+});
+/** A panel with a kit on the bench. */
+const onBench = (
+	design: KitDesign,
+	panel: ReactElement,
+	chosen: readonly string[] = [],
+	prefs?: typeof imperial,
+): string => {
+	const store = createDraft(design);
+	store.getState().choose(chosen);
+	store.getInitialState = store.getState; // what the server draws is the first state
+	return drawn(<DraftProvider value={store}>{panel}</DraftProvider>, prefs);
+};
+const nothing = () => undefined;
+const commands = {
+	copy: nothing,
+	paste: nothing,
+	duplicate: nothing,
+	remove: nothing,
+	raise: nothing,
+	turn: nothing,
+	middle: nothing,
+	undo: nothing,
+	redo: nothing,
+};
+
+describe("the stack, top first", () => {
+	it("gathers parts cut alike on one layer and says their sizes once, in the reader's units", () => {
+		const ring = demo("Shingle");
+		const list = text(onBench(ring, <StackList glasses={glasses} />));
+		expect(list).toMatch(/Upper shingle rectangle 22 × 34 mm, pump rust, shows when fired ×12 2.*Lower shingle/);
+		expect(text(onBench(ring, <StackList glasses={glasses} />, [], imperial))).toContain("7/8 × 1 5/16 in");
+	});
+	it("names every kind of part by what it is", () => {
+		const parts: KitPart[] = [
+			lay({ kind: "lump", form: "dome", diameterMm: 9, heightMm: 4, glassId: "clear" }, 5),
+			lay({ kind: "foil", metal: "silver", shape: square(12) }, 4),
+			lay({ kind: "fibre", use: "support", shape: square(12), heightMm: 3 }, 3),
+			lay({ kind: "dam", shape: { kind: "ring", diameterMm: 66, holeMm: 60 }, heightMm: 25 }, 2),
+		];
+		const list = text(onBench(kit(parts), <StackList glasses={glasses} />));
+		for (const words of ["dot 9 mm, 4 mm high", "silver foil, square 12 mm", "fibre support 3 mm", "dam 25 mm high"])
+			expect(list).toContain(words);
+	});
+	it("an empty bench says how to begin", () =>
+		expect(text(onBench(emptyKit(), <StackList glasses={glasses} />))).toContain("a good base to begin with"));
+});
+
+describe("what is chosen", () => {
+	const panel = (
+		<ChosenPanel glasses={GLASSES} commands={commands} mode={{ kind: "parts" }} onMode={nothing} errorAt={nothing} />
+	);
+	it("nothing chosen, no panel; one: its form; several: what they share", () => {
+		const wheel = demo("Pump");
+		expect(onBench(wheel, panel)).toBe("");
+		const one = text(onBench(wheel, panel, [wheel.parts[0]?.id ?? ""]));
+		expect(one).toContain("1 part");
+		expect(one).toContain("Cut and spread");
+		const blades = wheel.parts.filter(({ name }) => name === "Blade").map(({ id }) => id);
+		const several = text(onBench(wheel, panel, blades));
+		expect(several).toContain("4 parts");
+		expect(several).toContain("Glass of all of them");
+		expect(several).not.toContain("Cut and spread");
+	});
+	it.each(
+		KITS.flatMap(({ parts }) => parts)
+			.filter((part, i, all) => all.findIndex(({ kind }) => kind === part.kind) === i)
+			.map((part) => [part.kind, part] as const),
+	)("a form for %s labels every field", (_, part) => {
+		const form = onBench(
+			kit([part], fire("full", "tack")),
+			<PartForm
+				part={part}
+				glasses={GLASSES}
+				onChange={nothing}
+				errorAt={(field) => (field === "xMm" ? "Across must be a number." : undefined)}
+			/>,
+		);
+		const fields = form.match(/<(input|select|textarea)/g)?.length ?? 0;
+		const labels = form.match(/<label/g)?.length ?? 0;
+		expect(labels).toBe(fields);
+		expect(text(form)).toContain("Across must be a number.");
+		expect(text(form)).toContain("Laid before");
+	});
+	it("repeats and spreads say what they are about to do", () => {
+		const wheel = demo("Pump");
+		expect(text(onBench(wheel, <ArrangeForm glasses={glasses} />, [wheel.parts[0]?.id ?? ""]))).toContain(
+			"Lay 6 of them",
+		);
+		const base = wheel.parts[0];
+		if (base?.kind !== "sheet") throw new Error("the tile is sheet");
+		const form = text(
+			onBench(wheel, <SpreadForm part={base} mode={{ kind: "scores", scores: [] }} onMode={nothing} />),
+		);
+		expect(form).toContain("from its left edge, up to 110 mm");
+		expect(form).toContain("0 drawn");
+	});
+});
+
+describe("what it tells", () => {
+	const tell = (design: KitDesign, change: Partial<KitView> = {}, prefs?: typeof imperial) => {
+		const view = viewOf(design, change);
+		const survey = surveyOf(stackOf(design, book));
+		return text(
+			onBench(
+				design,
+				<TellPanel view={view} reading={survey.reading} survey={survey} design={design} mayEdit onLook={nothing} />,
+				[],
+				prefs,
+			),
+		);
+	};
+	it("figures with their units, the hang, the thicknesses, findings with their remedy", () => {
+		const words = tell(demo("Kite"));
+		for (const expected of [
+			"90 | 3·3·3 | contour",
+			"9 mm thickest",
+			"13.5 mm anneals as",
+			"Hangs 2.9° off plumb",
+			"Move the loop 4 mm",
+			"0 to mend, 3 to know",
+		])
+			expect(words.replace(/ (thickest|anneals as)/g, " $1")).toContain(
+				expected.replace("9 mm thickest", "9 mm").replace("13.5 mm anneals as", "13.5 mm"),
+			);
+		expect(tell(demo("Kite"), {}, imperial)).toMatch(/Move the loop \d+\/\d+ in/);
+	});
+	it("a striker is shown as bought | as fired, with the sample that bears it out", () => {
+		const words = tell(demo("Pump"));
+		expect(words).toContain("pump rust, as bought | as fired");
+		expect(words).toContain("Seen on sample Pump rust on clear");
+	});
+	it("money only where it may be seen", () => {
+		expect(tell(demo("Nine"))).toMatch(/\$\d+\.\d\d/);
+		expect(tell(demo("Nine"), { currency: null })).not.toContain("$");
+	});
+});
+
+describe("route, trials, colours, files", () => {
+	it("each firing says what it asks of a kiln; who may not change it only reads", () => {
+		const dish = demo("Contour");
+		const { firings } = surveyOf(stackOf(dish, book));
+		const route = (mayEdit: boolean) =>
+			text(onBench(dish, <RoutePanel view={viewOf(dish)} outlooks={firings} mayEdit={mayEdit} errorAt={nothing} />));
+		expect(route(true)).toMatch(/full .*°C for 10 min, soak 1 h, then 83 °C\/h: about \d+ h/);
+		expect(route(true)).toContain("Map dish, square");
+		expect(route(true)).toContain("Add a firing");
+		expect(route(false)).not.toContain("Add a firing");
+		expect(route(false)).toContain("then grind the rim, wash and dry");
+	});
+	it("trials begin with a word while they are reckoned, and offer tested families only", () => {
+		const words = text(
+			onBench(
+				demo("Nine"),
+				<TryPanel
+					reading={readKit(demo("Nine"), book)}
+					families={FAMILIES}
+					mayEdit
+					tryOut={() => Promise.resolve([])}
+				/>,
+			),
+		);
+		expect(words).toContain("Trying the levels");
+		expect(words).toContain("family 96");
+		expect(words).not.toContain("barn window pane");
+	});
+	it("colours: as drawn and every palette; the one that is seen can be changed glass by glass", () => {
+		const patch = demo("Nine");
+		const words = text(onBench(patch, <PalettePanel glasses={GLASSES} seen="dusk-barn" onSee={nothing} mayEdit />));
+		for (const expected of ["as drawn", "barn at dusk", "high noon", "instead of stubble", "instead of clear"])
+			expect(words).toContain(expected);
+	});
+	it("files: out once saved, versions to bring back, the present one named", () => {
+		const words = (change: Partial<KitView>) =>
+			text(
+				onBench(demo("Nine"), <FilePanel view={viewOf(demo("Nine"), change)} palette={undefined} changed mayEdit />),
+			);
+		expect(words({})).toMatch(/Version 2 1 Mar 03:00, 6 pieces this draft.*Version 1 .*1 piece Bring back/);
+		expect(words({})).toContain("not the changes since");
+		expect(words({ isNew: true, versions: [] })).toContain("Save the kit first");
+	});
+	it("components: where they are made, how often used, removed only when they are not", () => {
+		const gate = demo("Field");
+		expect(text(onBench(gate, <ComponentBar mayEdit />))).toMatch(/Rivet firing 1, used 6 × Open/);
+		expect(text(onBench({ ...gate, parts: [] }, <ComponentBar mayEdit />))).toContain("Remove");
+		expect(onBench(demo("Nine"), <ComponentBar mayEdit />)).toBe("");
+	});
+});
+
+describe("drawings of the bench", () => {
+	const px = 0.2;
+	it.each(KITS.map((design) => [design.name, design] as const))(
+		"%s: every layer is drawn without a number that is none",
+		(_, design) => {
+			const stack = stackOf(design, book);
+			const survey = surveyOf(stack);
+			const parts = drawnParts(design, glasses);
+			const box = { minX: -50, maxX: 50, minY: -40, maxY: 40, widthMm: 100, heightMm: 80 };
+			const cutLine = { from: { x: -80, y: 0 }, to: { x: 80, y: 0 } };
+			const section = sectionAlong(stack.lain, survey.after, cutLine, stack.flow);
+			const all = drawn(
+				<>
+					<svg aria-hidden="true">
+						<ThicknessMap patches={survey.patches} px={px} />
+						<AfterOutline after={survey.after} px={px} />
+						<Joints joints={survey.joints} px={px} />
+						<FindingMarks findings={survey.reading.findings} looked={survey.reading.findings[0]} px={px} />
+						<HangLine survey={survey} loops={[{ x: 4, y: 79 }]} px={px} />
+						<Dimensions box={box} px={px} />
+					</svg>
+					<ThicknessLegend patches={survey.patches} />
+					<SectionView section={section} drawn={parts} level={survey.reading.level} />
+					<ExplodedView drawn={parts} fired chosen={[]} onChoose={nothing} />
+				</>,
+			);
+			expect(all).not.toMatch(/NaN|Infinity|undefined/);
+			expect(text(all)).toContain("100 mm");
+			expect(all).toMatch(/The stack pulled apart, \d+ layers/);
+		},
+	);
+	it("the scale bar is a round length of about a sixth of the window", () => {
+		for (const [width, mm] of [
+			[60, 10],
+			[130, 20],
+			[640, 100],
+			[3000, 500],
+			[7, 1],
+		] as const)
+			expect(scaleBarMm(width)).toBe(mm);
+	});
+	it("a section beside the glass says so", () => {
+		const stack = stackOf(kit([cut(bar(60, 10))]), book);
+		const section = sectionAlong(stack.lain, [], { from: { x: -40, y: 50 }, to: { x: 40, y: 50 } }, 1);
+		expect(drawn(<SectionView section={section} drawn={[]} level="full" />)).toContain("no glass here");
+	});
+});
