@@ -12,7 +12,7 @@ const line = (least: number, name: string) =>
 		.min(least, `${name} needs at least ${least} points.`)
 		.max(LARGEST_KIT.points, `${name} has at most ${LARGEST_KIT.points} points.`);
 
-export const cutShape = z.discriminatedUnion("kind", [
+const cutShape = z.discriminatedUnion("kind", [
 	z.strictObject({ kind: z.literal("rectangle"), widthMm: lengthMm("Width"), heightMm: lengthMm("Height") }),
 	z.strictObject({ kind: z.literal("square"), sideMm: lengthMm("Side") }),
 	z.strictObject({ kind: z.literal("strip"), lengthMm: lengthMm("Length"), widthMm: lengthMm("Width") }),
@@ -96,7 +96,7 @@ export const kitPart = z.discriminatedUnion("kind", [
 
 const parts = z.array(kitPart).max(LARGEST_KIT.parts, `A kit has at most ${LARGEST_KIT.parts} parts.`);
 
-export const routeStep = z.strictObject({
+const routeStep = z.strictObject({
 	level,
 	handWork: words("Hand work", 80),
 	turnedOver: z.boolean().optional(),

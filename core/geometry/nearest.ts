@@ -58,7 +58,7 @@ export function toOutlineMm(p: Point, region: Region): number {
 }
 
 /** The point of a segment nearest to `p`. */
-export function onSegment(p: Point, from: Point, to: Point): Point {
+function onSegment(p: Point, from: Point, to: Point): Point {
 	const [dx, dy] = [to.x - from.x, to.y - from.y];
 	const square = dx * dx + dy * dy;
 	const share = square === 0 ? 0 : Math.min(1, Math.max(0, ((p.x - from.x) * dx + (p.y - from.y) * dy) / square));

@@ -46,10 +46,6 @@ export const offset = (region: Region, mm: number, toleranceMm = 0.01): Region =
 export const alongPath = (points: readonly Point[], widthMm: number): Region =>
 	inflatePathsD([points as unknown as PathsD[number]], widthMm / 2, JoinType.Round, EndType.Butt, 2, PRECISION, 0.01);
 
-/** Moves a region. */
-export const shift = (region: Region, { x: dx, y: dy }: Point): Region =>
-	region.map((ring) => ring.map(({ x, y }) => ({ x: x + dx, y: y + dy })));
-
 /** Area in mm²; holes count negative. */
 export const areaMm2 = (region: Region): number => areaPathsD(paths(region));
 

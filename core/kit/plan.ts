@@ -1,5 +1,5 @@
 import { alongPath, boundsOf, type Region, type Ring } from "../geometry/region";
-import { type CutShape, centred, placeRing, regionOfShape } from "../geometry/shape";
+import { centred, placeRing, regionOfShape } from "../geometry/shape";
 import type { Glass } from "../glass/glass";
 import type { KitDesign, KitPart } from "./kit";
 
@@ -44,9 +44,6 @@ const tail = (eyeMm: number, wireMm: number, tailMm: number): Ring => {
 		{ x: -wireMm, y: top },
 	];
 };
-
-/** The shape of a part that has one. */
-export const shapeOf = (part: KitPart): CutShape | undefined => ("shape" in part ? part.shape : undefined);
 
 /** Width and height of a part's own box, mm. */
 export function partBox(part: KitPart, design: Pick<KitDesign, "components">, glass?: Glass): [number, number] {

@@ -374,3 +374,121 @@ test("books: a glass, a mould and a sample are kept, and a kit is begun from the
 	await expect(page.getByRole("link", { name: "Pump rust on clear" })).toBeVisible();
 	expect(heard.filter((line) => !line.includes("400"))).toEqual([]);
 });
+
+test("openwork: bars mirrored, a joint bridged by one press, in inches; an outline from a cutter's file", async ({
+	browser,
+}) => {
+	const page = await personPage(browser);
+	const heard = complaints(page);
+	const tells = page.getByRole("region", { name: "What it tells" });
+	await newKit(page, "Gate latch");
+	await page.getByRole("button", { name: /^Units/ }).click();
+	await lay(page, "strip");
+	await size(page, { Name: "Bar", Length: "2", Width: "3/8", Across: "-1" });
+	await page.getByRole("tab", { name: "Repeat" }).click();
+	await size(page, { Repeat: "mirror" });
+	await page.getByRole("button", { name: "Lay 2 of them" }).click();
+	await page.getByRole("button", { name: /^Bar/ }).click();
+	await page.getByRole("button", { name: /^Bar/ }).click();
+	await page.keyboard.press("Shift+ArrowRight");
+	await expect(page.getByRole("button", { name: /^Bar/ })).toContainText("×2");
+
+	await test.step("mirrored about the middle of what lies there, both bars lie in one place: said, and put a layer up", async () => {
+		await expect(tells).toContainText("two cuts cannot lie in one place");
+		await tells.getByRole("button", { name: /^Put Bar on layer 2/ }).click();
+		await expect(tells).not.toContainText("two cuts cannot lie in one place");
+		await page.keyboard.press("Control+z");
+		await expect(tells).toContainText("two cuts cannot lie in one place");
+	});
+
+	await test.step("laid end to end they only touch; the bridge offered holds them", async () => {
+		await page.keyboard.press("Escape");
+		await page.keyboard.press("Control+a");
+		await page.keyboard.press("Delete");
+		await lay(page, "strip");
+		await size(page, { Name: "Rail", Length: "2", Width: "3/8", Across: "-1" });
+		await page.keyboard.press("Escape");
+		await page.getByRole("button", { name: /^Rail/ }).click();
+		await page.getByRole("tab", { name: "Repeat" }).click();
+		await size(page, { "How many": "2" });
+		await page.getByRole("button", { name: "Lay 2 of them" }).click();
+		await expect(tells).toContainText("touching is not joining");
+		await tells.getByRole("button", { name: /^Lay a bridge of/ }).click();
+		await expect(tells).not.toContainText("touching is not joining");
+		await expect(page.getByRole("button", { name: /^Bridge on layer 2/ })).toBeVisible();
+	});
+
+	await test.step("a closed polyline of a DXF in inches comes in at its size", async () => {
+		await page.getByRole("tab", { name: "Files" }).click();
+		const dxf = [
+			"0",
+			"SECTION",
+			"2",
+			"HEADER",
+			"9",
+			"$INSUNITS",
+			"70",
+			"1",
+			"0",
+			"ENDSEC",
+			"0",
+			"SECTION",
+			"2",
+			"ENTITIES",
+		]
+			.concat([
+				"0",
+				"LWPOLYLINE",
+				"8",
+				"0",
+				"90",
+				"3",
+				"70",
+				"1",
+				"10",
+				"0",
+				"20",
+				"0",
+				"10",
+				"3",
+				"20",
+				"0",
+				"10",
+				"0",
+				"20",
+				"1",
+			])
+			.concat(["0", "ENDSEC", "0", "EOF"])
+			.join("\n");
+		await page
+			.getByLabel("Outlines from a drawing (SVG, DXF)")
+			.setInputFiles({ name: "latch.dxf", mimeType: "image/vnd.dxf", buffer: Buffer.from(dxf) });
+		await expect(page.getByText("3 in × 1 in")).toBeVisible();
+		await page.getByRole("button", { name: "Lay 1 outline on the bench" }).click();
+	});
+	await save(page);
+	const { design } = await exported(page);
+	const outline = design.parts.find(({ name }) => name === "Outline");
+	expect(outline?.kind === "sheet" && outline.shape.kind === "outline" && outline.shape.points).toHaveLength(3);
+	await page.getByRole("button", { name: /^Units/ }).click();
+	expect(heard).toEqual([]);
+});
+
+test("what was issued can be brought back: a version frozen by a class, the draft changed since", async ({
+	browser,
+}) => {
+	const page = await personPage(browser);
+	await open(page, "/kits");
+	await page.getByRole("link", { name: /Nine-patch/ }).click();
+	await page.waitForURL("**/kits/*");
+	await ready(page);
+	await page.getByRole("button", { name: /^Patch/ }).click();
+	await page.keyboard.press("Delete");
+	await page.getByLabel("Kit", { exact: true }).fill("Four-patch coaster");
+	await save(page);
+	await page.getByRole("tab", { name: "Files" }).click();
+	await page.getByRole("button", { name: "Bring back" }).first().click();
+	await expect(page.getByLabel("Kit", { exact: true })).toHaveValue("Nine-patch coaster");
+	await expect(page.getByRole("button", { name: /^Patch/ })).toContainText("×5");
+	await save(page);
+});

@@ -135,6 +135,10 @@ describe("figures worked by hand", () => {
 		expect(text(find(design, "casting"))).toMatch(/^70 g|^71 g/);
 		expect(text(find(design, "dam-low"))).toContain("1.85 times");
 	});
+	it("12 mm beside 3 mm, cooled as an even 12 mm: ⅔·70 GPa·90e-7·2.5 K·2.5²/0.78 = 8.4 MPa of tension passes", () => {
+		const tower = kit([cut(square(60)), ...[1, 2, 3].map((layer) => cut(square(10), layer))], fire("tack"));
+		expect(text(find(tower, "uneven"))).toContain("about 8.4 MPa would pass through it; 10 is allowed");
+	});
 	it("two loops with the weight to one side name the shares", () => {
 		const loop = (x: number) => lay({ kind: "loop", metal: "copper", wireMm: 1, eyeMm: 5, tailMm: 12 }, 1, x, 34);
 		expect(text(find(kit([...twoSheets(), loop(-25), loop(5)]), "uneven-loops"))).toContain("83 %");

@@ -1,6 +1,8 @@
 import { SLOW_RAMP_C_PER_H } from "../../firing/demand";
 import { LEVEL_WORDS } from "../../firing/level";
-import { say } from "../../units/phrase";
+import { COOLING_LAG_K, lagStressPa } from "../../firing/rates";
+import { ALLOWED_TENSION_PA } from "../../glass/constants";
+import { type Phrase, say } from "../../units/phrase";
 import { touchesDarkAndWhite } from "../contacts";
 import { effectiveThicknessMm, UNEVEN_RATIO } from "../effective-thickness";
 import type { Finding } from "../finding";
@@ -19,7 +21,10 @@ export function heightFindings(stack: Stack): Finding[] {
 		findings.push({
 			code: "uneven",
 			severity: gentle ? "know" : "fix",
-			sentence: say`${{ n: ratio }} times as thick at its thickest as at its thinnest, a step of ${{ mm: thick - thin }}: it has to anneal as ${{ mm: effectiveMm }}.`,
+			sentence: [
+				...say`${{ n: ratio }} times as thick at its thickest as at its thinnest, a step of ${{ mm: thick - thin }}: it has to anneal as ${{ mm: effectiveMm }}.`,
+				...evenCooling(stack, effectiveMm),
+			],
 			remedy: say`Keep it to a light tack, do not slump it, and give the soak its ${{ min: (effectiveMm / 6) * 60 }}.`,
 			partIds: [],
 			...(!gentle && {
@@ -54,6 +59,14 @@ export function heightFindings(stack: Stack): Finding[] {
 		});
 	}
 	return [...findings, ...raisedSlump(stack), ...tones(stack)];
+}
+
+/** What passes through an uneven piece on a cooling that is right for an even one: the lag grows with the thickness squared. */
+function evenCooling({ glass, book, thickestMm }: Stack, effectiveMm: number): Phrase {
+	if (effectiveMm <= thickestMm) return [];
+	const expansion = book.families.get(glass[0]?.glass?.familyId ?? "")?.expansionE7PerK ?? 90;
+	const mpa = lagStressPa(COOLING_LAG_K * (effectiveMm / thickestMm) ** 2, expansion) / 1e6;
+	return say` Cooled as if it were ${{ mm: thickestMm }} all over, about ${{ n: Math.round(mpa * 10) / 10 }} MPa would pass through it; ${{ n: ALLOWED_TENSION_PA / 1e6 }} is allowed.`;
 }
 
 /** Slumping a piece that kept its heights takes far longer. */
