@@ -169,7 +169,8 @@ export interface KitView extends GlassBookView {
 	kit: KitBrief;
 	isNew: boolean;
 	moulds: Mould[];
-	samples: Pick<SampleBrief, "id" | "name" | "shows" | "level" | "peakC">[];
+	/** Samples a finding can cite: where it shows the same thing on one of the same glasses. */
+	samples: (Pick<SampleBrief, "id" | "name" | "shows"> & { glassIds: string[] })[];
 	versions: KitVersionBrief[];
 	/** Clear height of the tallest kiln, mm; null without a kiln. */
 	clearHeightMm: number | null;

@@ -1,5 +1,5 @@
 import type { KitBrief } from "@contract/views";
-import { emptyKit } from "@core/kit/kit";
+import { allParts, emptyKit, glassIdOf } from "@core/kit/kit";
 import { readKit } from "@core/stack/read-kit";
 import type { Reader } from "@db/connect";
 import { loadClearHeightMm, loadGlass, loadGlassBook, loadMoulds } from "@db/queries/glass";
@@ -48,10 +48,7 @@ export const kit: View<"kit"> = async (context, params) => {
 	const shared = {
 		...(await booksFor(context)),
 		moulds: await loadMoulds(db),
-		samples: await db
-			.select({ id: sample.id, name: sample.name, shows: sample.shows, level: sample.level, peakC: sample.peakC })
-			.from(sample)
-			.orderBy(asc(sample.name)),
+		samples: await citable(db),
 		versions: known ? await versionsOf(db, id) : [],
 		clearHeightMm: (await loadClearHeightMm(db)) ?? null,
 		coolingSchool: studio.coolingSchool,
@@ -62,6 +59,18 @@ export const kit: View<"kit"> = async (context, params) => {
 	const reading = readKit(document, await loadGlassBook(db));
 	return { ...shared, isNew: true, kit: { id, revision: 0, document, reading, issued: 0 } };
 };
+
+/** Samples with the glasses they were made of. */
+async function citable(reader: Reader) {
+	const rows = await reader
+		.select({ id: sample.id, name: sample.name, shows: sample.shows, document: sample.document })
+		.from(sample)
+		.orderBy(asc(sample.name));
+	return rows.map(({ document, ...row }) => ({
+		...row,
+		glassIds: [...new Set(allParts(document).flatMap((part) => glassIdOf(part) ?? []))],
+	}));
+}
 
 async function versionsOf(reader: Reader, kitId: string) {
 	const rows = await reader

@@ -386,14 +386,14 @@ test("openwork: bars mirrored, a joint bridged by one press, in inches; an outli
 	await lay(page, "strip");
 	await size(page, { Name: "Bar", Length: "2", Width: "3/8", Across: "-1" });
 	await page.getByRole("tab", { name: "Repeat" }).click();
-	await size(page, { Repeat: "mirror" });
+	await size(page, { Repeat: "mirror", "Line across at": "-1" });
 	await page.getByRole("button", { name: "Lay 2 of them" }).click();
 	await page.getByRole("button", { name: /^Bar/ }).click();
 	await page.getByRole("button", { name: /^Bar/ }).click();
 	await page.keyboard.press("Shift+ArrowRight");
 	await expect(page.getByRole("button", { name: /^Bar/ })).toContainText("×2");
 
-	await test.step("mirrored about the middle of what lies there, both bars lie in one place: said, and put a layer up", async () => {
+	await test.step("mirrored about its own middle, both bars lie in one place: said, and put a layer up", async () => {
 		await expect(tells).toContainText("two cuts cannot lie in one place");
 		await tells.getByRole("button", { name: /^Put Bar on layer 2/ }).click();
 		await expect(tells).not.toContainText("two cuts cannot lie in one place");

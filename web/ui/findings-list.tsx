@@ -10,7 +10,7 @@ interface Props {
 	onFix?: ((finding: Finding) => void) | undefined;
 	onLook?: ((finding: Finding | undefined) => void) | undefined;
 	/** Samples that bear a finding out. */
-	samplesFor?: (code: string) => readonly { id: string; name: string }[];
+	samplesFor?: (finding: Finding) => readonly { id: string; name: string }[];
 	/** Glasses that show a finding: strikers as bought and as fired. */
 	glassesOf?: (finding: Finding) => readonly Glass[];
 }
@@ -23,7 +23,7 @@ export function FindingsList({ findings, onFix, onLook, samplesFor, glassesOf }:
 		<ul className="ruled">
 			{findings.map((finding, i) => {
 				const { fix, severity, code, partIds } = finding;
-				const samples = samplesFor?.(code) ?? [];
+				const samples = samplesFor?.(finding) ?? [];
 				return (
 					<li
 						key={`${code} ${partIds.join()} ${i}`}

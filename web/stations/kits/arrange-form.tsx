@@ -19,10 +19,11 @@ interface Values {
 	halfStep: boolean;
 	everySecondUp: boolean;
 	axis: "upright" | "level";
+	atMm: number | null;
 	along: "across" | "up";
 }
 
-/** Repeats the chosen parts: rows and grids by the gap between, rings by the overlap of neighbours, mirrors about the middle. */
+/** Repeats the chosen parts: rows and grids by the gap between, rings by the overlap of neighbours, mirrors about a line. */
 export function ArrangeForm({ glasses }: { glasses: ReadonlyMap<string, Glass> }) {
 	const chosen = useChosen();
 	const parts = useParts();
@@ -38,11 +39,12 @@ export function ArrangeForm({ glasses }: { glasses: ReadonlyMap<string, Glass> }
 		halfStep: false,
 		everySecondUp: false,
 		axis: "upright",
+		atMm: 0,
 		along: "across",
 	});
 	const set = (change: Partial<Values>) => setValues({ ...values, ...change });
 	const regionOf = (part: KitPart) => placedRegion(part, design, glasses.get(glassIdOf(part) ?? ""));
-	const how = arrangementOf(kind, values, boundsOf(chosen.flatMap(regionOf)), boundsOf(parts.flatMap(regionOf)));
+	const how = arrangementOf(kind, values, boundsOf(chosen.flatMap(regionOf)));
 	const copies = how ? arranged(chosen, how, newId) : [];
 	const tooMany = parts.length + copies.length - chosen.length > LARGEST_KIT.parts;
 
@@ -117,16 +119,25 @@ export function ArrangeForm({ glasses }: { glasses: ReadonlyMap<string, Glass> }
 				</>
 			)}
 			{kind === "mirror" && (
-				<ChoiceField
-					compact
-					label="About"
-					value={values.axis}
-					onChange={(axis) => set({ axis })}
-					options={[
-						{ value: "upright", label: "the upright middle line" },
-						{ value: "level", label: "the level middle line" },
-					]}
-				/>
+				<>
+					<ChoiceField
+						compact
+						label="About"
+						value={values.axis}
+						onChange={(axis) => set({ axis })}
+						options={[
+							{ value: "upright", label: "an upright line" },
+							{ value: "level", label: "a level line" },
+						]}
+					/>
+					<NumberField
+						kind="length"
+						compact
+						label={values.axis === "upright" ? "Line across at" : "Line up at"}
+						value={values.atMm}
+						onChange={(atMm) => set({ atMm })}
+					/>
+				</>
 			)}
 			<button type="submit" className="btn btn-sm col-span-2" disabled={!how || tooMany}>
 				{tooMany ? `more than ${LARGEST_KIT.parts} parts` : `Lay ${copies.length} of them`}
@@ -152,13 +163,16 @@ function Check({ label, checked, onChange }: { label: string; checked: boolean; 
 type Box = ReturnType<typeof boundsOf>;
 
 /** What the form asks for, once every number in it can be read. */
-function arrangementOf(kind: Kind, values: Values, own: Box, all: Box): Arrangement | undefined {
+function arrangementOf(kind: Kind, values: Values, own: Box): Arrangement | undefined {
 	const { count, rows, gapMm, overlapMm } = values;
 	const whole = (value: number | null, most: number) =>
 		value && value >= 1 && value <= most ? Math.floor(value) : undefined;
 	const times = whole(count, LARGEST_KIT.parts);
 	const gap = gapMm ?? 0;
-	if (kind === "mirror") return { kind, axis: values.axis, atMm: middleOf(values.axis, all) };
+	if (kind === "mirror") {
+		const { atMm, axis } = values;
+		return atMm === null || Number.isNaN(atMm) ? undefined : { kind, axis, atMm };
+	}
 	if (times === undefined || Number.isNaN(gap)) return undefined;
 	if (kind === "row") {
 		const across = values.along === "across";
@@ -181,6 +195,3 @@ function arrangementOf(kind: Kind, values: Values, own: Box, all: Box): Arrangem
 		layersUp: values.everySecondUp ? 1 : 0,
 	};
 }
-
-const middleOf = (axis: "upright" | "level", all: Box) =>
-	axis === "upright" ? (all.minX + all.maxX) / 2 : (all.minY + all.maxY) / 2;

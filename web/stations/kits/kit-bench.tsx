@@ -145,7 +145,7 @@ function KitBench({ view, frame }: StationProps<"kit">) {
 						/>
 					)}
 				</div>
-				<SectionView section={section} drawn={drawn} level={reading.level} />
+				<SectionView section={section} drawn={drawn} level={reading.level} rests={survey?.rests ?? {}} />
 			</section>
 
 			<section aria-label="What it tells" className="flex min-h-0 flex-col border-l border-line max-lg:shrink-0">

@@ -48,7 +48,7 @@ const viewOf = (design: KitDesign, change: Partial<KitView> = {}): KitView => ({
 	glasses: GLASSES,
 	families: FAMILIES,
 	moulds: MOULDS,
-	samples: [{ id: "s1", name: "Pump rust on clear", shows: ["striker"], level: "full", peakC: 804 }],
+	samples: [{ id: "s1", name: "Pump rust on clear", shows: ["striker"], glassIds: ["clear", "pump-rust"] }],
 	versions: [
 		{ version: 2, revision: 2, frozenAt: "2031-03-01T10:00:00Z", pieces: 6 },
 		{ version: 1, revision: 1, frozenAt: "2031-02-01T10:00:00Z", pieces: 1 },
@@ -188,6 +188,7 @@ describe("what it tells", () => {
 		const words = tell(demo("Pump"));
 		expect(words).toContain("pump rust, as bought | as fired");
 		expect(words).toContain("Seen on sample Pump rust on clear");
+		expect(tell(demo("Night"))).not.toContain("Seen on sample");
 	});
 	it("money only where it may be seen", () => {
 		expect(tell(demo("Nine"))).toMatch(/\$\d+\.\d\d/);
@@ -268,7 +269,7 @@ describe("drawings of the bench", () => {
 						<Dimensions box={box} px={px} />
 					</svg>
 					<ThicknessLegend patches={survey.patches} />
-					<SectionView section={section} drawn={parts} level={survey.reading.level} />
+					<SectionView section={section} drawn={parts} level={survey.reading.level} rests={survey.rests} />
 					<ExplodedView drawn={parts} fired chosen={[]} onChoose={nothing} />
 				</>,
 			);
@@ -290,6 +291,6 @@ describe("drawings of the bench", () => {
 	it("a section beside the glass says so", () => {
 		const stack = stackOf(kit([cut(bar(60, 10))]), book);
 		const section = sectionAlong(stack.lain, [], { from: { x: -40, y: 50 }, to: { x: 40, y: 50 } }, 1);
-		expect(drawn(<SectionView section={section} drawn={[]} level="full" />)).toContain("no glass here");
+		expect(drawn(<SectionView section={section} drawn={[]} level="full" rests={{}} />)).toContain("no glass here");
 	});
 });

@@ -8,6 +8,8 @@ interface Props {
 	section: Section | undefined;
 	drawn: readonly DrawnPart[];
 	level: FuseLevel;
+	/** How high each part lies before the fire, mm: stiff sheet does not follow what is below it. */
+	rests: Readonly<Record<string, number>>;
 }
 
 /** Heights are drawn three times as large as widths: a single sheet would hardly be seen. The drawing says so. */
@@ -15,10 +17,11 @@ const TALLER = 3;
 const ROOM_MM = 4;
 
 /** The section along the plan's line: laid up above, after the firing below, on one scale. */
-export function SectionView({ section, drawn, level }: Props) {
+export function SectionView({ section, drawn, level, rests }: Props) {
 	const figure = useFigure();
 	if (!section || section.lengthMm <= 0) return null;
-	const heights = section.places.map(({ layers }) => layers.reduce((sum, { mm }) => sum + mm, 0));
+	const laid = section.places.map(({ layers }) => lying(layers, rests));
+	const heights = laid.map((layers) => Math.max(0, ...layers.map(({ from, mm }) => from + mm)));
 	const top = Math.max(9, ...heights, ...section.after) * TALLER + ROOM_MM;
 	const colours = new Map(drawn.map(({ part, firedColour }) => [part.id, firedColour]));
 	const range = (values: readonly number[]) => {
@@ -39,22 +42,18 @@ export function SectionView({ section, drawn, level }: Props) {
 		<div className="grid grid-cols-[5.5rem_minmax(0,1fr)_7.5rem] items-end gap-x-3 gap-y-1.5">
 			<span className="text-soft">laid up</span>
 			<svg {...frame} role="img" aria-label={`Section as laid up, ${range(heights)} high`} shapeRendering="crispEdges">
-				{section.places.map(({ alongMm, layers }) => {
-					let y = floor;
-					return layers.map(({ partId, mm }) => {
-						y -= mm * TALLER;
-						return (
-							<rect
-								key={`${partId} ${alongMm}`}
-								x={alongMm - section.stepMm / 2}
-								y={y}
-								width={section.stepMm * 1.08}
-								height={mm * TALLER}
-								fill={colours.get(partId) ?? "#cccccc"}
-							/>
-						);
-					});
-				})}
+				{laid.map((layers, i) =>
+					layers.map(({ partId, from, mm }) => (
+						<rect
+							key={`${partId} ${i}`}
+							x={i * section.stepMm}
+							y={floor - (from + mm) * TALLER}
+							width={section.stepMm * 1.08}
+							height={mm * TALLER}
+							fill={colours.get(partId) ?? "#cccccc"}
+						/>
+					)),
+				)}
 				<Silhouette heights={heights} stepMm={section.stepMm} floor={floor} />
 				<Shelf lengthMm={section.lengthMm} y={floor} />
 			</svg>
@@ -89,6 +88,16 @@ const Shelf = ({ lengthMm, y }: { lengthMm: number; y: number }) => (
 	/>
 );
 
+/** Each layer of a place from where it rests; what bends (thread, frit, foil) lies on what is below it. */
+function lying(layers: Section["places"][number]["layers"], rests: Readonly<Record<string, number>>) {
+	let top = 0;
+	return layers.map(({ partId, mm }) => {
+		const from = Math.max(rests[partId] ?? top, 0);
+		top = Math.max(top, from + mm);
+		return { partId, from, mm };
+	});
+}
+
 /** What the glass has become: each place keeps the shares of its layers, in a body with one soft top. */
 function AfterShapes({
 	section,
@@ -99,13 +108,13 @@ function AfterShapes({
 	colours: ReadonlyMap<string, string>;
 	floor: number;
 }) {
-	let lastLayers: Section["places"][number]["layers"] = [];
+	const stays = section.places.map(({ layers }) => layers.filter(({ glassMm, keptMm }) => glassMm > 0 || keptMm > 0));
+	const filled = stays.flatMap((layers, i) => (layers.some(({ glassMm }) => glassMm > 0) ? [i] : []));
 	return section.after.map((height, i) => {
 		const place = section.places[i];
 		if (!place || height < 0.05) return null;
-		const stays = place.layers.filter(({ glassMm, keptMm }) => glassMm > 0 || keptMm > 0);
-		if (stays.some(({ glassMm }) => glassMm > 0)) lastLayers = stays;
-		const layers = stays.length > 0 ? stays : lastLayers;
+		const nearest = filled.reduce((best, at) => (Math.abs(at - i) < Math.abs(best - i) ? at : best), filled[0] ?? i);
+		const layers = stays[nearest] ?? [];
 		const kept = layers.reduce((sum, { keptMm }) => sum + keptMm, 0);
 		const total = layers.reduce((sum, { glassMm }) => sum + glassMm, 0) || 1;
 		let y = floor;

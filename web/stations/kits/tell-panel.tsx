@@ -53,16 +53,29 @@ export function TellPanel({ view, reading, survey, design, mayEdit, onLook }: Pr
 				onFix={mayEdit && opened === undefined ? fix : undefined}
 				onLook={onLook}
 				glassesOf={({ code, partIds }) => (code === "striker" ? strikersAmong(design, partIds, view.glasses) : [])}
-				samplesFor={(code) => view.samples.filter(({ shows }) => shows.includes(code))}
+				samplesFor={(finding) => samplesFor(finding, design, view)}
 			/>
 		</>
 	);
 }
 
+const glassesAmong = (design: KitDesign, partIds: readonly string[]): Set<string> => {
+	const parts = design.parts.filter(({ id }) => partIds.includes(id));
+	return new Set(cutsOf({ ...design, parts }).flatMap((part) => glassIdOf(part) ?? []));
+};
+
+/** Samples that show the same, made of the glass it is about; clear sheet alone is no likeness. */
+function samplesFor({ code, partIds }: Finding, design: KitDesign, { samples, glasses }: KitView) {
+	const clear = new Set(glasses.filter(({ opacity }) => opacity === "clear").map(({ id }) => id));
+	const about = [...glassesAmong(design, partIds)].filter((id) => !clear.has(id));
+	return samples.filter(
+		({ shows, glassIds }) => shows.includes(code) && (about.length === 0 || about.some((id) => glassIds.includes(id))),
+	);
+}
+
 /** The strikers among some parts, those of components too. */
 function strikersAmong(design: KitDesign, partIds: readonly string[], glasses: readonly Glass[]): Glass[] {
-	const parts = design.parts.filter(({ id }) => partIds.includes(id));
-	const used = new Set(cutsOf({ ...design, parts }).flatMap((part) => glassIdOf(part) ?? []));
+	const used = glassesAmong(design, partIds);
 	return glasses.filter((glass) => used.has(glass.id) && isStriker(glass));
 }
 
