@@ -145,6 +145,25 @@ describe("figures worked by hand", () => {
 	});
 });
 
+describe("two loops", () => {
+	const loop = (x: number, y: number) =>
+		lay({ kind: "loop", metal: "copper", wireMm: 1, eyeMm: 5, tailMm: 12 }, 1, x, y);
+	it.each([
+		["uneven-loops", kit([...twoSheets(), loop(-25, 34), loop(5, 34)])],
+		["uneven-loops", kit([...twoSheets(), loop(5, 34), loop(25, 34)])],
+		["loops-uneven-height", kit([...twoSheets(), loop(-20, 34), loop(20, 38)])],
+	])("%s is mended by its press", (code, design) => {
+		expect(find(design, code)).toBeDefined();
+		expect(find(mended(design, code), code)).toBeUndefined();
+	});
+	it("three loops cannot be reckoned, and one that lies on nothing pulls out", () => {
+		expect(text(find(kit([...twoSheets(), loop(-20, 34), loop(0, 34), loop(20, 34)]), "many-loops"))).toContain(
+			"3 loops",
+		);
+		expect(text(find(kit([cut(square(60)), loop(0, 34)]), "loop-bare"))).toContain("12 mm tail pulls out");
+	});
+});
+
 describe("no alarm without cause", () => {
 	it.each([
 		[
