@@ -1,6 +1,6 @@
 import { mostOf } from "../extremes";
 import { type FuseLevel, LEVEL_AIM } from "../firing/level";
-import { boundsOf, centroid, type Point, type Region } from "../geometry/region";
+import { centroid, type Point, type Region } from "../geometry/region";
 import { assemblyFiring, type KitDesign, type RouteStep } from "../kit/kit";
 import { type After, afterOf, holdsIn, insideOf } from "./after";
 import { type Column, columnsOf } from "./columns";
@@ -105,14 +105,8 @@ function thicknessOf({ parts }: Column<Lain>): { mm: number; insertMm: number } 
 }
 
 function afterWithin(parts: Lain[], flow: number, walls: readonly Region[]): After {
-	const all = parts.flatMap(({ region }) => region);
-	const box = boundsOf(all);
-	const near = walls.filter((wall) => wall.length > 0 && boundsOf(wall).widthMm >= box.widthMm - 1);
-	return afterOf(
-		parts,
-		flow,
-		near.filter((wall) => parts.every(({ region }) => holdsIn(wall, region))),
-	);
+	const around = walls.filter((wall) => parts.every(({ region }) => holdsIn(wall, region)));
+	return afterOf(parts, flow, around);
 }
 
 /** The thickness that `share` of the area reaches, mm. */

@@ -16,7 +16,6 @@ export interface KitSurvey {
 	after: Region[];
 	/** Where parts meet. */
 	joints: { a: string; b: string; joined: boolean; at: Point }[];
-	overhangs: { partId: string; region: Region }[];
 	/** How high each part lies, mm. */
 	rests: Record<string, number>;
 	firings: FiringOutlook[];
@@ -33,9 +32,6 @@ export function surveyOf(stack: Stack, school: CoolingSchool = "usual"): KitSurv
 			joined: kind === "joined",
 			at: shared.length > 0 ? middleOf(shared) : nearest.a,
 		})),
-		overhangs: stack.rests
-			.filter(({ overhangMm }) => overhangMm > 0)
-			.map(({ part, overhang }) => ({ partId: part.id, region: overhang })),
 		rests: Object.fromEntries(stack.rests.map(({ part, restMm }) => [part.id, restMm])),
 		firings: outlooks(stack, school),
 	};
@@ -49,13 +45,13 @@ const middleOf = (region: Region): Point => {
 /** Every firing of the route: the parts a component is made of are fired by themselves. */
 function outlooks(stack: Stack, school: CoolingSchool): FiringOutlook[] {
 	const { design, book } = stack;
-	return design.route.map((step, i) => {
+	return design.route.map((_, i) => {
 		if (i === stack.firing) return outlookOf(stack, school);
 		if (i > stack.firing) return outlookOf(laterFiring(stack, i), school);
 		const loose = design.components.filter(({ firing }) => firing === i);
 		const parts = loose.flatMap((one) => one.parts.map((part) => ({ ...part, firing: i })));
 		const laid = stackOf({ ...design, parts: [...design.parts, ...parts] }, book, i);
-		return { ...outlookOf(laid, school), level: step.level };
+		return outlookOf(laid, school);
 	});
 }
 

@@ -20,7 +20,7 @@ export interface Books {
 
 let book: GlassBook = { glasses: new Map(), families: new Map() };
 let school: CoolingSchool = "usual";
-let last: { design: KitDesign; firing: number | undefined; stack: Stack } | undefined;
+let last: Stack | undefined;
 
 const byId = <T extends { id: string }>(rows: readonly T[]) => new Map(rows.map((one) => [one.id, one]));
 
@@ -37,14 +37,14 @@ const surveyor = {
 			...(clearHeightMm !== null && { clearHeightMm }),
 		};
 	},
-	survey(design: KitDesign, firing?: number): KitSurvey {
-		last = { design, firing, stack: stackOf(design, book, firing) };
-		return surveyOf(last.stack, school);
+	survey(design: KitDesign): KitSurvey {
+		last = stackOf(design, book);
+		return surveyOf(last, school);
 	},
 	/** A section through the design surveyed last; undefined before the first survey. */
 	section(cut: Cut, count: number): Section | undefined {
 		if (!last) return undefined;
-		const { lain, bodies, flow } = last.stack;
+		const { lain, bodies, flow } = last;
 		return sectionAlong(
 			lain,
 			bodies.map(({ after }) => after.region),

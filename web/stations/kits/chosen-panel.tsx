@@ -1,7 +1,6 @@
-import { boundsOf } from "@core/geometry/region";
 import type { Glass } from "@core/glass/glass";
 import { type KitPart, LARGEST_KIT } from "@core/kit/kit";
-import { placedRegion } from "@core/kit/plan";
+import { makeComponent } from "@core/kit/make-component";
 import { ArrowDown, ArrowUp, ClipboardCopy, Copy, RotateCw, Trash2 } from "lucide-react";
 import { useState } from "react";
 import { ArrangeForm } from "./arrange-form";
@@ -139,63 +138,21 @@ function MakeComponent({ chosen, glasses }: { chosen: readonly KitPart[]; glasse
 	const edit = useDraft((draft) => draft.edit);
 	const choose = useDraft((draft) => draft.choose);
 	const design = useDraft((draft) => draft.design);
-	if (chosen.some(({ kind }) => kind === "component") || design.components.length >= LARGEST_KIT.components)
+	if (
+		chosen.some(({ kind }) => kind === "component") ||
+		design.components.length >= LARGEST_KIT.components ||
+		design.route.length >= LARGEST_KIT.firings
+	)
 		return null;
 	const make = () => {
-		const regions = chosen.flatMap((part) =>
-			placedRegion(
-				part,
-				design,
-				glasses.find(({ id }) => "glassId" in part && id === part.glassId),
-			),
+		const made = makeComponent(
+			design,
+			chosen.map(({ id }) => id),
+			new Map(glasses.map((one) => [one.id, one])),
+			newId,
 		);
-		const box = boundsOf(regions);
-		const [x, y] = [(box.minX + box.maxX) / 2, (box.minY + box.maxY) / 2];
-		const low = Math.min(...chosen.map(({ layer }) => layer));
-		const componentId = newId();
-		const id = newId();
-		const name = chosen[0]?.name ?? "Component";
-		edit((before) => {
-			const route =
-				before.route.length > 1 ? before.route : [{ level: "full" as const, handWork: "" }, ...before.route];
-			const later = before.route.length > 1 ? 0 : 1;
-			return {
-				...before,
-				route,
-				components: [
-					...before.components.map((one) => ({ ...one, firing: one.firing + later })),
-					{
-						id: componentId,
-						name,
-						firing: 0,
-						parts: chosen.map((part) => ({
-							...part,
-							firing: 0,
-							layer: part.layer - low,
-							xMm: part.xMm - x,
-							yMm: part.yMm - y,
-						})),
-					},
-				],
-				parts: [
-					...before.parts
-						.filter((part) => !chosen.some((one) => one.id === part.id))
-						.map((part) => ({ ...part, firing: part.firing + later })),
-					{
-						id,
-						name,
-						kind: "component",
-						componentId,
-						layer: low,
-						firing: Math.max(1, (chosen[0]?.firing ?? 0) + later),
-						xMm: x,
-						yMm: y,
-						turnDeg: 0,
-					},
-				],
-			};
-		});
-		choose([id]);
+		edit(() => made.design);
+		choose([made.partId]);
 	};
 	return (
 		<button type="button" className="btn btn-sm mt-3 w-full" onClick={make}>

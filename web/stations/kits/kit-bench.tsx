@@ -82,7 +82,7 @@ function KitBench({ view, frame }: StationProps<"kit">) {
 		() => ({ glasses, families, moulds, clearHeightMm, coolingSchool }),
 		[glasses, families, moulds, clearHeightMm, coolingSchool],
 	);
-	const { survey, section, tryOut, sound } = useSurvey(seen, books, cut, undefined);
+	const { survey, section, tryOut, sound } = useSurvey(seen, books, cut);
 	const reading = survey?.reading ?? kit.reading;
 
 	return (

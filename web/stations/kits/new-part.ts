@@ -1,18 +1,12 @@
-import type { CutShape } from "@core/geometry/shape";
+import { type CutShape, SHAPE_KINDS } from "@core/geometry/shape";
 import type { Glass, GlassForm } from "@core/glass/glass";
 import { glassIdOf, type KitPart, type Stuff } from "@core/kit/kit";
+import { SHAPE_WORDS } from "../../ui/part-words";
 import { newId } from "./draft";
 
 /** What can be laid on the bench, in the order of the menu. */
 export const NEW_PARTS = [
-	"rectangle",
-	"square",
-	"strip",
-	"triangle",
-	"circle",
-	"ring",
-	"polygon",
-	"outline",
+	...SHAPE_KINDS,
 	"stringer",
 	"ribbon",
 	"frit",
@@ -28,14 +22,7 @@ export const NEW_PARTS = [
 export type NewPart = (typeof NEW_PARTS)[number];
 
 export const NEW_PART_WORDS: Record<NewPart, string> = {
-	rectangle: "rectangle",
-	square: "square",
-	strip: "strip",
-	triangle: "right triangle",
-	circle: "circle",
-	ring: "ring",
-	polygon: "polygon",
-	outline: "free outline",
+	...SHAPE_WORDS,
 	stringer: "stringer",
 	ribbon: "ribbon",
 	frit: "frit area",

@@ -1,6 +1,7 @@
 import type { KitView } from "@contract/views";
 import { FUSE_LEVELS, LEVEL_WORDS } from "@core/firing/level";
 import { LARGEST_KIT, type RouteStep } from "@core/kit/kit";
+import { withoutFiring } from "@core/kit/route";
 import type { FiringOutlook } from "@core/stack/outlook";
 import { useFigure } from "../../lib/prefs";
 import { ChoiceField, TextField } from "../../ui/fields";
@@ -24,8 +25,6 @@ export function RoutePanel({ view, outlooks, mayEdit, errorAt }: Props) {
 			what,
 		);
 	const { route } = design;
-	const used = (i: number) =>
-		design.parts.some(({ firing }) => firing >= i) || design.components.some(({ firing }) => firing >= i);
 	const frames = view.moulds.filter(({ kind }) => kind === "frame");
 	return (
 		<>
@@ -39,17 +38,9 @@ export function RoutePanel({ view, outlooks, mayEdit, errorAt }: Props) {
 								<button
 									type="button"
 									className="btn btn-ghost btn-sm ml-auto"
-									disabled={i === route.length - 1 && i > 0 && used(i)}
-									title={used(i) ? "Parts are laid for this firing" : undefined}
-									onClick={() =>
-										edit((before) => ({
-											...before,
-											route: before.route.filter((_, j) => j !== i),
-											parts: before.parts.map((part) =>
-												part.firing > i ? { ...part, firing: part.firing - 1 } : part,
-											),
-										}))
-									}
+									disabled={withoutFiring(design, i) === undefined}
+									title={withoutFiring(design, i) ? undefined : "A component is made in this firing or needs it"}
+									onClick={() => edit((before) => withoutFiring(before, i) ?? before)}
 								>
 									Remove
 								</button>

@@ -8,7 +8,7 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import type { Books, Surveyor } from "../../workers/survey.worker";
 
 /** The survey of a kit while it is changed, its section and its trials, all asked in one worker; the newest answer wins. */
-export function useSurvey(design: KitDesign, books: Books, cut: Cut | undefined, firing: number | undefined) {
+export function useSurvey(design: KitDesign, books: Books, cut: Cut | undefined) {
 	const [survey, setSurvey] = useState<KitSurvey | undefined>();
 	const [section, setSection] = useState<Section | undefined>();
 	const worker = useRef<Remote<Surveyor> | null>(null);
@@ -22,7 +22,7 @@ export function useSurvey(design: KitDesign, books: Books, cut: Cut | undefined,
 		void worker.current?.open(books);
 	}, [books]);
 	const readDesign = useNewest(async () => {
-		const answer = await worker.current?.survey(sound, firing);
+		const answer = await worker.current?.survey(sound);
 		if (answer) setSurvey(answer);
 	});
 	const readSection = useNewest(async () => setSection(cut && (await worker.current?.section(cut, PLACES))));
@@ -30,7 +30,7 @@ export function useSurvey(design: KitDesign, books: Books, cut: Cut | undefined,
 	useEffect(() => {
 		readDesign();
 		readSection();
-	}, [sound, books, firing]);
+	}, [sound, books]);
 	// biome-ignore lint/correctness/useExhaustiveDependencies: as above
 	useEffect(readSection, [cut?.from.x, cut?.from.y, cut?.to.x, cut?.to.y]);
 	const tryOut = useCallback(
