@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { framed, type StationProps } from "../../ui/framed";
+import { Tabs } from "../../ui/tabs";
 import { FamilyBook } from "./family-book";
 import { GlassShelf } from "./glass-shelf";
 import { MouldBook } from "./mould-book";
@@ -28,20 +29,20 @@ function Books(props: StationProps<"books">) {
 		<div className="flex h-full min-h-0 flex-col">
 			<div className="flex items-end gap-6 border-b border-line px-6 pt-3">
 				<h1 className="pb-2">Books</h1>
-				<div role="tablist" aria-label="Books" className="flex gap-5">
-					{(Object.keys(TABS) as Tab[]).map((one) => (
-						<button
-							key={one}
-							type="button"
-							role="tab"
-							aria-selected={one === tab}
-							className={`-mb-px min-h-11 border-b-[3px] ${one === tab ? "border-secondary font-bold text-secondary" : "border-transparent text-soft hover:text-base-content"}`}
-							onClick={() => open(one)}
-						>
-							{TABS[one]} <span className="figure font-normal">{counts[one]}</span>
-						</button>
-					))}
-				</div>
+				<Tabs
+					label="Books"
+					className="gap-5"
+					tabs={(Object.keys(TABS) as Tab[]).map((value) => ({
+						value,
+						label: (
+							<>
+								{TABS[value]} <span className="figure font-normal">{counts[value]}</span>
+							</>
+						),
+					}))}
+					open={tab}
+					onOpen={open}
+				/>
 			</div>
 			<div className="min-h-0 grow">
 				{tab === "glass" && <GlassShelf {...props} />}

@@ -5,8 +5,8 @@ import { useAct } from "../../lib/api";
 import { useFigure } from "../../lib/prefs";
 import { ChoiceField, NumberField, TextField } from "../../ui/fields";
 import type { StationProps } from "../../ui/framed";
-import { Caution, Trouble, troubleAt } from "../../ui/notice";
-import { Check, shortId, TwoColumns } from "./two-columns";
+import { Caution, troubleAt } from "../../ui/notice";
+import { BookForm, Check, shortId, TwoColumns } from "./two-columns";
 
 const SOAK_WORDS = { lower: "lower, near the strain point", atAnnealingPoint: "at the annealing point" } as const;
 
@@ -27,17 +27,9 @@ export function FamilyBook({ view, frame }: StationProps<"books">) {
 	const mayEdit = frame.person.role === "instructor";
 	return (
 		<TwoColumns
+			add={mayEdit && { label: "Add a family", onAdd: () => setOpen({ ...NEW_FAMILY, id: shortId() }) }}
 			list={
 				<>
-					{mayEdit && (
-						<button
-							type="button"
-							className="btn btn-primary float-right"
-							onClick={() => setOpen({ ...NEW_FAMILY, id: shortId() })}
-						>
-							Add a family
-						</button>
-					)}
 					<p className="mb-3 max-w-prose text-soft">
 						The starting figures are generic and from memory. Type the glass maker’s own fixed points: every peak, soak
 						and flow index is reckoned from them.
@@ -117,13 +109,14 @@ function FamilyForm({
 		/>
 	);
 	return (
-		<form
-			aria-label="Family"
-			className="flex flex-col gap-3"
-			onSubmit={(event) => {
-				event.preventDefault();
-				save.mutate({ family });
-			}}
+		<BookForm
+			name="Family"
+			mayEdit={mayEdit}
+			pending={save.isPending}
+			saved={save.isSuccess && family === save.variables?.family}
+			error={save.error}
+			ownErrors={["label", "expansionE7PerK", "annealingC", "softeningC", "workingC"]}
+			onSave={() => save.mutate({ family })}
 		>
 			<TextField label="Name" value={family.label} onChange={(label) => set({ label })} error={error("label")} />
 			<NumberField
@@ -150,12 +143,6 @@ function FamilyForm({
 				checked={family.tested}
 				onChange={(tested) => set({ tested })}
 			/>
-			<Trouble error={save.error} except={["label", "expansionE7PerK", "annealingC", "softeningC", "workingC"]} />
-			{mayEdit && (
-				<button type="submit" className="btn btn-primary" disabled={save.isPending}>
-					{save.isSuccess && family === save.variables?.family ? "Saved" : "Save this family"}
-				</button>
-			)}
-		</form>
+		</BookForm>
 	);
 }

@@ -15,8 +15,8 @@ import { formatMoney, parseMoney } from "../../lib/money";
 import { useFigure } from "../../lib/prefs";
 import { ChoiceField, Field, NumberField, TextField } from "../../ui/fields";
 import type { StationProps } from "../../ui/framed";
-import { Trouble, troubleAt } from "../../ui/notice";
-import { Check, plain, shortId, TwoColumns } from "./two-columns";
+import { troubleAt } from "../../ui/notice";
+import { BookForm, Check, plain, shortId, TwoColumns } from "./two-columns";
 
 const PRICED: Record<GlassForm, string> = {
 	sheet: "a m²",
@@ -34,43 +34,36 @@ export function GlassShelf({ view, frame }: StationProps<"books">) {
 	const shelves = [...groupBy(inOrder, ({ familyId, form }) => `${familyId} ${form}`).values()];
 	return (
 		<TwoColumns
-			list={
-				<>
-					{mayEdit && (
-						<button
-							type="button"
-							className="btn btn-primary float-right"
-							onClick={() => setOpen({ ...PLAIN_SHEET, id: shortId(), name: "", familyId: view.families[0]?.id ?? "" })}
-						>
-							Add a glass
-						</button>
-					)}
-					{shelves.map((glasses) => {
-						const first = glasses[0] as Glass;
-						const family = view.families.find(({ id }) => id === first.familyId);
-						return (
-							<section key={`${first.familyId} ${first.form}`} className="mb-4">
-								<h2 className="mb-1.5">
-									family {family?.label ?? first.familyId}
-									{family?.tested === false && ", untested"} · {first.form}
-								</h2>
-								<ul className="grid grid-cols-[repeat(auto-fill,minmax(118px,1fr))] gap-x-2 gap-y-3 border-b-4 border-primary/80 pb-0.5">
-									{glasses.map((glass) => (
-										<li key={glass.id}>
-											<Slab
-												glass={glass}
-												chosen={glass.id === open?.id}
-												currency={view.currency}
-												onOpen={() => setOpen(glass)}
-											/>
-										</li>
-									))}
-								</ul>
-							</section>
-						);
-					})}
-				</>
+			add={
+				mayEdit && {
+					label: "Add a glass",
+					onAdd: () => setOpen({ ...PLAIN_SHEET, id: shortId(), name: "", familyId: view.families[0]?.id ?? "" }),
+				}
 			}
+			list={shelves.map((glasses) => {
+				const first = glasses[0] as Glass;
+				const family = view.families.find(({ id }) => id === first.familyId);
+				return (
+					<section key={`${first.familyId} ${first.form}`} className="mb-4">
+						<h2 className="mb-1.5">
+							family {family?.label ?? first.familyId}
+							{family?.tested === false && ", untested"} · {first.form}
+						</h2>
+						<ul className="grid grid-cols-[repeat(auto-fill,minmax(118px,1fr))] gap-x-2 gap-y-3 border-b-4 border-primary/80 pb-0.5">
+							{glasses.map((glass) => (
+								<li key={glass.id}>
+									<Slab
+										glass={glass}
+										chosen={glass.id === open?.id}
+										currency={view.currency}
+										onOpen={() => setOpen(glass)}
+									/>
+								</li>
+							))}
+						</ul>
+					</section>
+				);
+			})}
 			open={
 				open ? (
 					<GlassFields key={open.id} glass={open} view={view} mayEdit={mayEdit} onDone={setOpen} />
@@ -148,13 +141,14 @@ function GlassFields({ glass: start, view, mayEdit, onDone }: FormProps) {
 	const error = (field: string) => troubleAt(save.error, field);
 	const striker = isStriker(glass);
 	return (
-		<form
-			aria-label="Glass"
-			className="flex flex-col gap-3"
-			onSubmit={(event) => {
-				event.preventDefault();
-				save.mutate({ glass });
-			}}
+		<BookForm
+			name="Glass"
+			mayEdit={mayEdit}
+			pending={save.isPending}
+			saved={save.isSuccess && glass === save.variables?.glass}
+			error={save.error}
+			ownErrors={["name", "thicknessMm", "widthMm"]}
+			onSave={() => save.mutate({ glass })}
 		>
 			<TextField label="Name" value={glass.name} onChange={(name) => set({ name })} error={error("name")} />
 			<div className="grid grid-cols-2 gap-3">
@@ -246,13 +240,7 @@ function GlassFields({ glass: start, view, mayEdit, onDone }: FormProps) {
 			{view.currency && (
 				<PriceField glass={glass} currency={view.currency} onChange={(priceMinor) => set({ priceMinor })} />
 			)}
-			<Trouble error={save.error} except={["name", "thicknessMm", "widthMm"]} />
-			{mayEdit && (
-				<button type="submit" className="btn btn-primary" disabled={save.isPending}>
-					{save.isSuccess && glass === save.variables?.glass ? "Saved" : "Save this glass"}
-				</button>
-			)}
-		</form>
+		</BookForm>
 	);
 }
 

@@ -4,9 +4,9 @@ import { useAct } from "../../lib/api";
 import { useFigure } from "../../lib/prefs";
 import { ChoiceField, NumberField, TextField } from "../../ui/fields";
 import type { StationProps } from "../../ui/framed";
-import { Trouble, troubleAt } from "../../ui/notice";
+import { troubleAt } from "../../ui/notice";
 import { sizeWords } from "../../ui/part-words";
-import { Check, plain, shortId, TwoColumns } from "./two-columns";
+import { BookForm, Check, plain, shortId, TwoColumns } from "./two-columns";
 
 const NEW_MOULD: Omit<Mould, "id"> = {
 	name: "",
@@ -29,54 +29,44 @@ export function MouldBook({ view, frame }: StationProps<"books">) {
 	const mayEdit = frame.person.role === "instructor";
 	return (
 		<TwoColumns
+			add={mayEdit && { label: "Add a mould or frame", onAdd: () => setOpen({ ...NEW_MOULD, id: shortId() }) }}
 			list={
-				<>
-					{mayEdit && (
-						<button
-							type="button"
-							className="btn btn-primary float-right"
-							onClick={() => setOpen({ ...NEW_MOULD, id: shortId() })}
-						>
-							Add a mould or frame
-						</button>
-					)}
-					<ul className="ruled clear-right pt-2">
-						{view.moulds.map((mould) => (
-							<li key={mould.id}>
-								<button
-									type="button"
-									aria-pressed={mould.id === open?.id}
-									className={`grid min-h-16 w-full grid-cols-[90px_1.4fr_1fr_1fr] items-center gap-4 py-2 text-left ${mould.id === open?.id ? "bg-pick" : "hover:bg-base-100"}`}
-									onClick={() => setOpen(mould)}
+				<ul className="ruled clear-right pt-2">
+					{view.moulds.map((mould) => (
+						<li key={mould.id}>
+							<button
+								type="button"
+								aria-pressed={mould.id === open?.id}
+								className={`grid min-h-16 w-full grid-cols-[90px_1.4fr_1fr_1fr] items-center gap-4 py-2 text-left ${mould.id === open?.id ? "bg-pick" : "hover:bg-base-100"}`}
+								onClick={() => setOpen(mould)}
+							>
+								<MouldDrawing mould={mould} />
+								<span>
+									<b className="block text-[15px]">{mould.name}</b>
+									<span className="text-soft">
+										{mould.kind}
+										{mould.texture && `, ${mould.texture}`}
+									</span>
+								</span>
+								<span className="figure">
+									<b>
+										{sizeWords(mould.opening === "round" ? [mould.widthMm] : [mould.widthMm, mould.heightMm], figure)}
+									</b>
+									<span className="block text-soft">{figure({ mm: mould.depthMm })} deep</span>
+								</span>
+								<span
+									className={
+										mould.release === "bare" && mould.kind !== "frame" ? "font-semibold text-warning" : "text-soft"
+									}
 								>
-									<MouldDrawing mould={mould} />
-									<span>
-										<b className="block text-[15px]">{mould.name}</b>
-										<span className="text-soft">
-											{mould.kind}
-											{mould.texture && `, ${mould.texture}`}
-										</span>
-									</span>
-									<span className="figure">
-										<b>
-											{sizeWords(mould.opening === "round" ? [mould.widthMm] : [mould.widthMm, mould.heightMm], figure)}
-										</b>
-										<span className="block text-soft">{figure({ mm: mould.depthMm })} deep</span>
-									</span>
-									<span
-										className={
-											mould.release === "bare" && mould.kind !== "frame" ? "font-semibold text-warning" : "text-soft"
-										}
-									>
-										{mould.kind === "frame"
-											? "not fired"
-											: `${mould.release}, ${mould.usesSince} ${mould.usesSince === 1 ? "firing" : "firings"} since`}
-									</span>
-								</button>
-							</li>
-						))}
-					</ul>
-				</>
+									{mould.kind === "frame"
+										? "not fired"
+										: `${mould.release}, ${mould.usesSince} ${mould.usesSince === 1 ? "firing" : "firings"} since`}
+								</span>
+							</button>
+						</li>
+					))}
+				</ul>
 			}
 			open={
 				open ? (
@@ -122,13 +112,14 @@ function MouldForm({ mould: start, mayEdit, onDone }: { mould: Mould; mayEdit: b
 		/>
 	);
 	return (
-		<form
-			aria-label="Mould"
-			className="flex flex-col gap-3"
-			onSubmit={(event) => {
-				event.preventDefault();
-				save.mutate({ mould });
-			}}
+		<BookForm
+			name="Mould"
+			mayEdit={mayEdit}
+			pending={save.isPending}
+			saved={save.isSuccess && mould === save.variables?.mould}
+			error={save.error}
+			ownErrors={["name", "widthMm", "heightMm", "depthMm", "maxC", "texture", "usesSince"]}
+			onSave={() => save.mutate({ mould })}
 		>
 			<TextField label="Name" value={mould.name} onChange={(name) => set({ name })} error={error("name")} />
 			<div className="grid grid-cols-2 gap-3">
@@ -177,12 +168,6 @@ function MouldForm({ mould: start, mayEdit, onDone }: { mould: Mould; mayEdit: b
 					Washed anew
 				</button>
 			</div>
-			<Trouble error={save.error} except={["name", "widthMm", "heightMm", "depthMm", "maxC", "texture", "usesSince"]} />
-			{mayEdit && (
-				<button type="submit" className="btn btn-primary" disabled={save.isPending}>
-					{save.isSuccess && mould === save.variables?.mould ? "Saved" : "Save this mould"}
-				</button>
-			)}
-		</form>
+		</BookForm>
 	);
 }

@@ -9,9 +9,9 @@ import { useFigure } from "../../lib/prefs";
 import { ChoiceField, Field, NumberField, TextField } from "../../ui/fields";
 import type { StationProps } from "../../ui/framed";
 import { KitPlan } from "../../ui/kit-plan";
-import { Trouble, troubleAt } from "../../ui/notice";
+import { troubleAt } from "../../ui/notice";
 import { LevelGlyph } from "../../ui/signs";
-import { Check, TwoColumns } from "./two-columns";
+import { BookForm, Check, TwoColumns } from "./two-columns";
 
 type View = StationProps<"books">["view"];
 type Sample = Omit<SampleBrief, "kiln" | "stackCode" | "hasPicture">;
@@ -23,30 +23,26 @@ export function SampleBook({ view, frame }: StationProps<"books">) {
 	const today = frame.now.slice(0, 10);
 	return (
 		<TwoColumns
+			add={
+				mayEdit && {
+					label: "Keep a sample",
+					onAdd: () =>
+						setOpen({
+							id: crypto.randomUUID(),
+							name: "",
+							document: emptyKit(),
+							kilnId: view.kilns[0]?.id ?? null,
+							level: "full",
+							peakC: 804,
+							holdMin: 10,
+							firedOn: today,
+							result: "",
+							shows: [],
+						}),
+				}
+			}
 			list={
 				<>
-					{mayEdit && (
-						<button
-							type="button"
-							className="btn btn-primary float-right"
-							onClick={() =>
-								setOpen({
-									id: crypto.randomUUID(),
-									name: "",
-									document: emptyKit(),
-									kilnId: view.kilns[0]?.id ?? null,
-									level: "full",
-									peakC: 804,
-									holdMin: 10,
-									firedOn: today,
-									result: "",
-									shows: [],
-								})
-							}
-						>
-							Keep a sample
-						</button>
-					)}
 					{view.samples.length === 0 && (
 						<p className="max-w-prose text-soft">
 							No sample yet. Fire a small piece first, for example 40 mm of a striker on clear, and keep what came of it
@@ -168,11 +164,14 @@ function SampleForm({ sample: start, view, mayEdit, onDone }: FormProps) {
 		setSample((now) => ({ ...now, document: kit.document, name: now.name || kit.document.name }));
 	};
 	return (
-		<form
-			aria-label="Sample"
-			className="flex flex-col gap-3"
-			onSubmit={(event) => {
-				event.preventDefault();
+		<BookForm
+			name="Sample"
+			mayEdit={mayEdit}
+			pending={save.isPending}
+			saved={false}
+			error={save.error ?? pictureError}
+			ownErrors={["name", "peakC", "holdMin", "firedOn", "result", "parts"]}
+			onSave={() => {
 				const { id, ...fields } = sample;
 				save.mutate({ sampleId: id, ...fields });
 			}}
@@ -265,13 +264,6 @@ function SampleForm({ sample: start, view, mayEdit, onDone }: FormProps) {
 					))}
 				</div>
 			</details>
-			<Trouble error={save.error} except={["name", "peakC", "holdMin", "firedOn", "result", "parts"]} />
-			<Trouble error={pictureError} />
-			{mayEdit && (
-				<button type="submit" className="btn btn-primary" disabled={save.isPending}>
-					Save this sample
-				</button>
-			)}
-		</form>
+		</BookForm>
 	);
 }

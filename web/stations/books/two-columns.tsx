@@ -1,14 +1,64 @@
+import type { TroubleError } from "../../lib/api";
+import { Trouble } from "../../ui/notice";
+
+interface Columns {
+	list: React.ReactNode;
+	open: React.ReactNode;
+	/** How a new entry is begun; left out for who may not write in the book. */
+	add?: { label: string; onAdd(): void } | false;
+}
+
 /** A book: its list on the left, what is open on the right. */
-export function TwoColumns({ list, open }: { list: React.ReactNode; open: React.ReactNode }) {
+export function TwoColumns({ list, open, add }: Columns) {
 	return (
 		<div className="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_360px] max-lg:block max-lg:overflow-y-auto">
 			<section aria-label="List" className="scroll-y min-h-0 px-6 py-4">
+				{add && (
+					<button type="button" className="btn btn-primary float-right" onClick={add.onAdd}>
+						{add.label}
+					</button>
+				)}
 				{list}
 			</section>
 			<section aria-label="Open" className="scroll-y min-h-0 border-l border-line px-5 py-4">
 				{open}
 			</section>
 		</div>
+	);
+}
+
+interface Form {
+	/** What is written: "Glass", "Mould". */
+	name: string;
+	mayEdit: boolean;
+	pending: boolean;
+	saved: boolean;
+	error: TroubleError | null;
+	/** Fields that show their own sentence. */
+	ownErrors: readonly string[];
+	onSave(): void;
+	children: React.ReactNode;
+}
+
+/** An entry of a book: its fields, what the server refuses of them, and one button that saves. */
+export function BookForm({ name, mayEdit, pending, saved, error, ownErrors, onSave, children }: Form) {
+	return (
+		<form
+			aria-label={name}
+			className="flex flex-col gap-3"
+			onSubmit={(event) => {
+				event.preventDefault();
+				onSave();
+			}}
+		>
+			{children}
+			<Trouble error={error} except={ownErrors} />
+			{mayEdit && (
+				<button type="submit" className="btn btn-primary" disabled={pending}>
+					{saved ? "Saved" : `Save this ${name.toLowerCase()}`}
+				</button>
+			)}
+		</form>
 	);
 }
 

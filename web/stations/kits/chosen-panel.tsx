@@ -3,6 +3,7 @@ import { type KitPart, LARGEST_KIT } from "@core/kit/kit";
 import { makeComponent } from "@core/kit/make-component";
 import { ArrowDown, ArrowUp, ClipboardCopy, Copy, RotateCw, Trash2 } from "lucide-react";
 import { useState } from "react";
+import { Tabs } from "../../ui/tabs";
 import { ArrangeForm } from "./arrange-form";
 import type { Commands } from "./commands";
 import { newId, useChosen, useDraft } from "./draft";
@@ -48,20 +49,14 @@ export function ChosenPanel({ glasses, commands, mode, onMode, errorAt }: Props)
 				<Icon label="Turn by 15° (R)" onClick={() => commands.turn(15)} of={RotateCw} />
 				<Icon label="Take away (Delete)" onClick={commands.remove} of={Trash2} />
 			</div>
-			<div role="tablist" aria-label="What to change" className="flex gap-4 border-b border-line px-3">
-				{tabs.map((one) => (
-					<button
-						key={one}
-						type="button"
-						role="tab"
-						aria-selected={one === shown}
-						className={`-mb-px min-h-9 border-b-2 text-[13.5px] ${one === shown ? "border-secondary font-semibold text-secondary" : "border-transparent text-soft"}`}
-						onClick={() => setTab(one)}
-					>
-						{TAB_WORDS[one]}
-					</button>
-				))}
-			</div>
+			<Tabs<Tab>
+				small
+				label="What to change"
+				className="gap-4 border-b border-line px-3"
+				tabs={tabs.map((value) => ({ value, label: TAB_WORDS[value] }))}
+				open={shown}
+				onOpen={setTab}
+			/>
 			<div className="scroll-y min-h-0 px-3 py-3">
 				{shown === "size" && single && (
 					<PartForm

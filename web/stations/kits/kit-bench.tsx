@@ -11,6 +11,7 @@ import { useAct } from "../../lib/api";
 import type { StationProps } from "../../ui/framed";
 import { framed } from "../../ui/framed";
 import { Trouble } from "../../ui/notice";
+import { Tabs } from "../../ui/tabs";
 import { AddMenu } from "./add-menu";
 import { ChosenPanel } from "./chosen-panel";
 import { useCommands } from "./commands";
@@ -51,8 +52,14 @@ function Bench(props: StationProps<"kit">) {
 	);
 }
 
-const TABS = { tells: "Tells", route: "Route", try: "Try", colours: "Colours", files: "Files" } as const;
-type Tab = keyof typeof TABS;
+const TABS = [
+	{ value: "tells", label: "Tells" },
+	{ value: "route", label: "Route" },
+	{ value: "try", label: "Try" },
+	{ value: "colours", label: "Colours" },
+	{ value: "files", label: "Files" },
+] as const;
+type Tab = (typeof TABS)[number]["value"];
 
 /** Cuts of glass on layers: plan, stack and section to scale, and what the kiln will do to them. */
 function KitBench({ view, frame }: StationProps<"kit">) {
@@ -149,20 +156,13 @@ function KitBench({ view, frame }: StationProps<"kit">) {
 			</section>
 
 			<section aria-label="What it tells" className="flex min-h-0 flex-col border-l border-line max-lg:shrink-0">
-				<div role="tablist" aria-label="About this kit" className="flex justify-between border-b border-line px-4">
-					{(Object.keys(TABS) as Tab[]).map((one) => (
-						<button
-							key={one}
-							type="button"
-							role="tab"
-							aria-selected={one === tab}
-							className={`-mb-px min-h-11 border-b-[3px] px-0.5 ${one === tab ? "border-secondary font-bold text-secondary" : "border-transparent text-soft hover:text-base-content"}`}
-							onClick={() => setTab(one)}
-						>
-							{TABS[one]}
-						</button>
-					))}
-				</div>
+				<Tabs<Tab>
+					label="About this kit"
+					className="justify-between border-b border-line px-4"
+					tabs={TABS}
+					open={tab}
+					onOpen={setTab}
+				/>
 				<div className="scroll-y min-h-0 grow px-4 py-3">
 					{tab === "tells" && (
 						<TellPanel
