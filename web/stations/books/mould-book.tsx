@@ -31,7 +31,7 @@ export function MouldBook({ view, frame }: StationProps<"books">) {
 		<TwoColumns
 			add={mayEdit && { label: "Add a mould or frame", onAdd: () => setOpen({ ...NEW_MOULD, id: shortId() }) }}
 			list={
-				<ul className="ruled clear-right pt-2">
+				<ul className="ruled">
 					{view.moulds.map((mould) => (
 						<li key={mould.id}>
 							<button

@@ -49,7 +49,7 @@ export function SampleBook({ view, frame }: StationProps<"books">) {
 							here.
 						</p>
 					)}
-					<ul className="ruled clear-right pt-2">
+					<ul className="ruled">
 						{view.samples.map((sample) => (
 							<SampleRow
 								key={sample.id}

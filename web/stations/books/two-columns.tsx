@@ -14,9 +14,11 @@ export function TwoColumns({ list, open, add }: Columns) {
 		<div className="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_360px] max-lg:block max-lg:overflow-y-auto">
 			<section aria-label="List" className="scroll-y min-h-0 px-6 py-4">
 				{add && (
-					<button type="button" className="btn btn-primary float-right" onClick={add.onAdd}>
-						{add.label}
-					</button>
+					<div className="mb-2 flex justify-end">
+						<button type="button" className="btn btn-primary" onClick={add.onAdd}>
+							{add.label}
+						</button>
+					</div>
 				)}
 				{list}
 			</section>
