@@ -2,19 +2,19 @@ import type { GlassFamily, SoakSchool } from "../glass/family";
 import { LOG_ETA_BUBBLE, temperatureAt, type Viscosity, viscosityOf } from "../glass/viscosity";
 import type { KilnBody } from "../kiln/kiln";
 import type { Demand } from "./demand";
-import { flowIndex } from "./flow-index";
 import { LEVEL_AIM } from "./level";
-import { curveOf, type Schedule, type Segment } from "./schedule";
+import { planFlow } from "./plan-flow";
+import type { Schedule, Segment } from "./schedule";
+import { type DotSchool, HEAT_HOLD_MIN, type HeatSchool } from "./schools";
 
 /** Common practice, no source. */
-const LOWER_SOAK_BELOW_ANNEALING_K = 34; // family 90: 516 → 482 °C
-const RAMP_END_C = 560;
+export const LOWER_SOAK_BELOW_ANNEALING_K = 34; // family 90: 516 → 482 °C
+export const RAMP_END_C = 560;
 const PEAK_RAMP_C_PER_H = 333;
-export const USUAL_HOLD_MIN = 10;
 /** A hold is never solved beyond this: a cloudy skin grows. */
 export const LONGEST_HOLD_MIN = 45;
-const COOL_STEP_K = 55;
-const LAST_COOL_CAP_C_PER_H = 330;
+export const COOL_STEP_K = 55;
+export const LAST_COOL_CAP_C_PER_H = 330;
 export const OPEN_C = 50;
 const COOLEST_PEAK_C = 560;
 const HOTTEST_PEAK_C = 960;
@@ -27,12 +27,16 @@ export interface BuildOptions {
 	soakSchool?: SoakSchool;
 	/** Flow index to reach; the level's usual aim if left out. */
 	aim?: number;
+	heat?: HeatSchool;
+	/** What is done with loads of tiny dots only. */
+	dots?: DotSchool;
+	/** Hold at the peak; that of the heat school if left out. */
 	holdMin?: number;
 }
 
 /** The schedule that meets a demand: up, air, peak (solved for the flow index), anneal, down in three steps. */
 export function buildSchedule(demand: Demand, options: BuildOptions): Schedule {
-	const { family, holdMin = USUAL_HOLD_MIN } = options;
+	const { family, holdMin = HEAT_HOLD_MIN[options.heat ?? "usual"] } = options;
 	const soakSchool = family.soakSchool ?? options.soakSchool ?? "lower";
 	const viscosity = viscosityOf(family);
 	const soakC = soakSchool === "lower" ? family.annealingC - LOWER_SOAK_BELOW_ANNEALING_K : family.annealingC;
@@ -44,8 +48,19 @@ export function buildSchedule(demand: Demand, options: BuildOptions): Schedule {
 		],
 	});
 	const aim = options.aim ?? LEVEL_AIM[demand.level];
-	return withPeak(solvePeakC((peakC) => flowIndex(viscosity, curveOf(withPeak(peakC), options.kiln)), aim));
+	const solved = (make: (peakC: number) => Schedule) =>
+		make(solvePeakC((peakC) => planFlow(make(peakC), viscosity, options.kiln), aim));
+	const dotsOnly = demand.firstRampCPerH === "full" && options.dots === "straightUp";
+	return solved(dotsOnly ? straightUp : withPeak);
 }
+
+/** Tiny dots only: full power up, and off. */
+const straightUp = (peakC: number): Schedule => ({
+	segments: [
+		{ name: "peak", rateCPerH: "full", targetC: peakC, holdMin: 0 },
+		{ name: "drop", rateCPerH: "full", targetC: OPEN_C, holdMin: 0 },
+	],
+});
 
 function heating(demand: Demand, viscosity: Viscosity, peakC: number, holdMin: number): Segment[] {
 	const rate = demand.firstRampCPerH === "full" ? "full" : Math.floor(demand.firstRampCPerH);
@@ -66,16 +81,20 @@ function cooling(soakC: number, firstCPerH: number): Segment[] {
 	];
 }
 
-/** The whole-degree peak (°C) whose flow comes nearest to `aim` from below-or-at; bisection, flow grows with the peak. */
+/**
+ * The whole-degree peak (°C) whose flow comes nearest to `aim`; bisection, flow grows with the peak. Where it jumps, because a
+ * hold to let air out comes in, the nearer side of the jump.
+ */
 export function solvePeakC(flowAt: (peakC: number) => number, aim: number): number {
 	let low = COOLEST_PEAK_C;
 	let high = HOTTEST_PEAK_C;
-	while (high - low > 0.25) {
-		const middle = (low + high) / 2;
+	while (high - low > 1) {
+		const middle = Math.floor((low + high) / 2);
 		if (flowAt(middle) < aim) low = middle;
 		else high = middle;
 	}
-	return Math.round((low + high) / 2);
+	const off = (peakC: number) => Math.abs(Math.log(flowAt(peakC) / aim));
+	return off(low) < off(high) ? low : high;
 }
 
 /**

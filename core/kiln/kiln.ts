@@ -7,7 +7,21 @@ export interface KilnBody {
 	lossWPerK: number;
 	capacityJPerK: number;
 	roomC: number;
+	/** How much hotter the glass is than the controller shows, near the peak, K; learned from judged firings. */
+	offsetK?: number;
 }
+
+/** Where a kiln's offset counts in full, °C; in proportion below, nothing at room temperature. */
+const OFFSET_IN_FULL_C = 600;
+
+/** What the glass feels (°C) when the controller shows `shownC`. */
+export function feltC(kiln: KilnBody, shownC: number): number {
+	const share = Math.min(1, Math.max(0, (shownC - kiln.roomC) / (OFFSET_IN_FULL_C - kiln.roomC)));
+	return shownC + (kiln.offsetK ?? 0) * share;
+}
+
+/** The hottest (°C) a kiln can get with all its power. */
+export const ceilingC = (kiln: KilnBody): number => kiln.roomC + kiln.powerW / kiln.lossWPerK;
 
 /** A middling studio kiln; from memory, replaced by what a studio learns from its own logs. */
 export const DEFAULT_KILN: KilnBody = { powerW: 5000, lossWPerK: 2.5, capacityJPerK: 33_000, roomC: 20 };

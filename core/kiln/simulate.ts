@@ -1,21 +1,17 @@
-import type { Curve } from "../firing/curve";
-import { flowRate } from "../firing/flow-index";
-import { lagStressPa } from "../firing/rates";
+import { type Curve, temperatureOf } from "../firing/curve";
 import type { Schedule } from "../firing/schedule";
-import { CONDUCTIVITY_W_PER_M_K, DIFFUSIVITY_M2_PER_S } from "../glass/constants";
+import { ALLOWED_TENSION_PA } from "../glass/constants";
 import type { GlassFamily } from "../glass/family";
-import { LOG_ETA, temperatureAt, viscosityOf } from "../glass/viscosity";
-import { KELVIN_AT_0C } from "../units/temperature";
-import type { KilnBody } from "./kiln";
-import { type Face, slabAt, spreadK, stepSlab } from "./slab";
+import { Controller, type ControllerState } from "./controller";
+import { ceilingC, feltC, type KilnBody } from "./kiln";
+import { LyingGlass } from "./lying-glass";
 
-/** How the glass takes up heat. From memory; settable. */
-const EMISSIVITY = 0.9;
-const AIR_W_PER_M2K = 10;
-const SHELF_CONTACT_W_PER_M2K = 100;
-const STEFAN_BOLTZMANN = 5.670374e-8; // CODATA
-/** A 15 mm ceramic shelf: heat held per area, J/m²K. From memory. */
-const SHELF_J_PER_M2K = 27_000;
+/** A firing under way: what was measured, and where the controller is at its end. */
+export interface SoFar {
+	/** Measured kiln air against seconds since the start; its last point is now. */
+	air: Curve;
+	controller: ControllerState;
+}
 
 export interface SimulationInput {
 	kiln: KilnBody;
@@ -25,11 +21,16 @@ export interface SimulationInput {
 	thicknessMm: number;
 	/** Heat capacity of shelf and load on top of the kiln's own, J/K. */
 	loadJPerK?: number;
+	/** The glass lies on a mould: it follows later. */
+	onMould?: boolean;
+	/** Places on the shelf and how much hotter (K) each is than the middle. */
+	zones?: readonly { name: string; offsetK: number }[];
 	startC?: number;
 	/** Time step, s. */
 	dtS?: number;
 	/** The kiln counts as cool enough to open at this temperature, °C. */
 	openC?: number;
+	soFar?: SoFar;
 }
 
 export interface SimulationSample {
@@ -53,11 +54,24 @@ export interface Simulation {
 	samples: SimulationSample[];
 	/** End of each segment, s, in the schedule's order. */
 	segmentEndS: number[];
-	/** When kiln air and glass are all at or below `openC`, s. */
+	/** When kiln air, glass and what it lies on are all at or below `openC`, s. */
 	openS: number;
+	/** When the controller is done, s. */
+	endS: number;
+	/** The segment whose target this kiln can never reach; the firing is drawn up to there. */
+	stuckAt?: number;
 	kwh: number;
 	flow: number;
+	/** Flow index at each zone, in the order given. */
+	zoneFlow: number[];
 	peakStressPa: number;
+	/** Largest passing tension on the way up and on the way down, Pa. */
+	heatingStressPa: number;
+	coolingStressPa: number;
+	/** Stress that stays: from the difference the glass has when it sets, Pa. */
+	frozenStressPa: number;
+	/** Allowed tension over the largest on the way up; under 1 the cold glass may crack. Infinity where nothing heats. */
+	shockMargin: number;
 	/** Heat put in − lost − stored, over heat put in: how well the energy closes. */
 	energyError: number;
 }
@@ -65,88 +79,54 @@ export interface Simulation {
 const SAMPLE_EVERY_S = 60;
 const LONGEST_S = 14 * 24 * 3600;
 
-/** Walks through a schedule: hands out the set point and waits for a kiln that cannot keep up. */
-class Controller {
-	setC: number;
-	readonly segmentEndS: number[] = [];
-	private heldS = 0;
-	private arrived = false;
-
-	constructor(
-		private readonly schedule: Schedule,
-		startC: number,
-	) {
-		this.setC = startC;
-	}
-
-	get done(): boolean {
-		return this.segmentEndS.length >= this.schedule.segments.length;
-	}
-
-	/** Moves the set point on by `dtS`; returns it, or undefined when the power is to be off. */
-	advance(nowS: number, dtS: number, airC: number): number | undefined {
-		const segment = this.schedule.segments[this.segmentEndS.length];
-		if (!segment) return undefined;
-		const up = segment.targetC > this.setC;
-		if (!this.arrived && this.setC !== segment.targetC) {
-			if (segment.rateCPerH === "full") {
-				this.setC = segment.targetC;
-			} else {
-				const step = (segment.rateCPerH * dtS) / 3600;
-				this.setC = up ? Math.min(segment.targetC, this.setC + step) : Math.max(segment.targetC, this.setC - step);
-			}
-		}
-		const near = Math.abs(airC - segment.targetC) <= 1;
-		if (this.setC === segment.targetC && (this.arrived || near)) {
-			this.arrived = true;
-			if (this.heldS >= segment.holdMin * 60) {
-				this.segmentEndS.push(nowS);
-				this.heldS = 0;
-				this.arrived = false;
-			}
-			this.heldS += dtS;
-		}
-		return this.setC;
-	}
-}
-
 /**
  * A firing, second by second: the kiln as one lumped body under its controller, the thickest column of glass as a
- * one-dimensional wall radiating to the kiln above and touching the shelf below.
- * What it cannot know: uneven heat within the kiln, a door that is opened, and the colour of the glass.
+ * one-dimensional wall radiating to the kiln above and touching the shelf below. With `soFar` the glass follows what was
+ * measured up to now, and only the rest is predicted.
+ * What it cannot know: uneven heat beyond the zones, a door that is opened, and the colour of the glass.
  */
 export function simulateFiring(input: SimulationInput): Simulation {
-	const { kiln, family, thicknessMm, dtS = 10, openC = 50 } = input;
-	const viscosity = viscosityOf(family);
-	const strainC = temperatureAt(viscosity, LOG_ETA.strain);
+	const { kiln, thicknessMm, dtS = 10, openC = 50, soFar, zones = [] } = input;
 	const capacity = kiln.capacityJPerK + (input.loadJPerK ?? 0);
-	const startC = input.startC ?? kiln.roomC;
-	const controller = new Controller(input.schedule, startC);
-	const slab = slabAt(startC, Math.max(thicknessMm, 0.5) / 1000, CONDUCTIVITY_W_PER_M_K, DIFFUSIVITY_M2_PER_S);
-	const middle = slab.c.length >> 1;
+	const startC = soFar?.air[0]?.c ?? input.startC ?? kiln.roomC;
+	const nowS = soFar?.air.at(-1)?.s ?? -1;
+	const controller = new Controller(input.schedule, startC, ceilingC(kiln));
+	const glass = new LyingGlass({
+		family: input.family,
+		thicknessMm,
+		startC,
+		onMould: input.onMould ?? false,
+		zoneOffsetsK: zones.map(({ offsetK }) => offsetK),
+	});
 	const samples: SimulationSample[] = [];
-	let [air, shelf, flow, joules, lost, peakStressPa, s] = [startC, startC, 0, 0, 0, 0, 0];
-
-	const sample = (setC: number) => {
-		const difference = spreadK(slab);
-		const solid = (slab.c[middle] as number) < strainC;
-		const stressPa = solid && thicknessMm > 0 ? lagStressPa(difference, family.expansionE7PerK) : 0;
-		peakStressPa = Math.max(peakStressPa, stressPa);
+	let [air, joules, lost, endS, s] = [startC, 0, 0, 0, 0];
+	const sample = (setC: number) =>
 		samples.push({
 			s,
 			setC,
 			airC: air,
-			topC: slab.c[0] as number,
-			coreC: slab.c[middle] as number,
-			shelfC: shelf,
-			spreadK: difference,
-			stressPa,
-			flow,
+			topC: glass.topC,
+			coreC: glass.coreC,
+			shelfC: glass.shelfC,
+			...glass.feel(),
+			flow: glass.flow,
 			kwh: joules / 3.6e6,
 		});
+	const stepOn = (setC: number) => {
+		glass.step(feltC(kiln, air), dtS);
+		s += dtS;
+		if (s % SAMPLE_EVERY_S < dtS) sample(setC);
 	};
 
 	sample(startC);
+	if (soFar) {
+		while (s < nowS) {
+			air = temperatureOf(soFar.air, s + dtS);
+			stepOn(air);
+		}
+		controller.resume(soFar.controller, s);
+	}
+	const predictedFromC = air;
 	while (s < LONGEST_S) {
 		const setC = controller.advance(s, dtS, air);
 		const power = setC === undefined ? 0 : powerFor(kiln, capacity, air, setC, dtS);
@@ -154,28 +134,27 @@ export function simulateFiring(input: SimulationInput): Simulation {
 		air += ((power - loss) * dtS) / capacity;
 		joules += power * dtS;
 		lost += loss * dtS;
-		const top = facing(air, slab.c[0] as number);
-		const contact = slab.c[slab.c.length - 1] as number;
-		const below = facing(air, shelf);
-		shelf +=
-			(dtS / (SHELF_J_PER_M2K + dtS * (below.hWPerM2K + SHELF_CONTACT_W_PER_M2K))) *
-			(below.hWPerM2K * (air - shelf) + SHELF_CONTACT_W_PER_M2K * (contact - shelf));
-		stepSlab(slab, dtS, top, { hWPerM2K: SHELF_CONTACT_W_PER_M2K, c: shelf });
-		flow += flowRate(viscosity, slab.c[middle] as number) * dtS;
-		s += dtS;
-		if (s % SAMPLE_EVERY_S < dtS) sample(setC ?? kiln.roomC);
-		const hottest = thicknessMm > 0 ? Math.max(air, slab.c[0] as number, slab.c[middle] as number, contact) : air;
-		if (controller.done && hottest <= openC) break;
-		if (controller.done && openC <= kiln.roomC) break;
+		stepOn(setC ?? kiln.roomC);
+		if (!controller.done) continue;
+		if (endS === 0) endS = s;
+		if (Math.max(air, glass.hottestC) <= openC || openC <= kiln.roomC) break;
 	}
-	const stored = capacity * (air - startC);
+	const { flow, zoneFlow, heatingStressPa, coolingStressPa, frozenStressPa } = glass;
+	const stored = capacity * (air - predictedFromC);
 	return {
 		samples,
 		segmentEndS: controller.segmentEndS,
 		openS: s,
+		endS: endS || s,
+		...(controller.stuckAt !== undefined && { stuckAt: controller.stuckAt }),
 		kwh: joules / 3.6e6,
 		flow,
-		peakStressPa,
+		zoneFlow,
+		peakStressPa: Math.max(heatingStressPa, coolingStressPa),
+		heatingStressPa,
+		coolingStressPa,
+		frozenStressPa,
+		shockMargin: heatingStressPa > 0 ? ALLOWED_TENSION_PA / heatingStressPa : Number.POSITIVE_INFINITY,
 		energyError: joules > 0 ? (joules - lost - stored) / joules : 0,
 	};
 }
@@ -184,13 +163,6 @@ export function simulateFiring(input: SimulationInput): Simulation {
 function powerFor(kiln: KilnBody, capacity: number, airC: number, setC: number, dtS: number): number {
 	const wanted = (capacity * (setC - airC)) / dtS + kiln.lossWPerK * (airC - kiln.roomC);
 	return Math.min(kiln.powerW, Math.max(0, wanted));
-}
-
-/** Radiation, linearised about the present temperatures, plus still air. */
-function facing(kilnC: number, surfaceC: number): Face {
-	const a = kilnC + KELVIN_AT_0C;
-	const b = surfaceC + KELVIN_AT_0C;
-	return { hWPerM2K: EMISSIVITY * STEFAN_BOLTZMANN * (a * a + b * b) * (a + b) + AIR_W_PER_M2K, c: kilnC };
 }
 
 /** One series of a simulation as a curve. */

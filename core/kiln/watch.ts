@@ -1,0 +1,98 @@
+import { type Phrase, say } from "../units/phrase";
+
+/** Ways in which a firing leaves its plan. */
+export const ALARM_KINDS = ["noReading", "noSensor", "lags", "overshoots", "powerLost"] as const;
+export type AlarmKind = (typeof ALARM_KINDS)[number];
+
+export const ALARM_WORDS: Record<AlarmKind, string> = {
+	noReading: "no reading",
+	noSensor: "sensor open",
+	lags: "lags behind",
+	overshoots: "too hot",
+	powerLost: "power was lost",
+};
+
+export interface WatchedReading {
+	/** Wall time, ms. */
+	atMs: number;
+	/** Null where the sensor gave nothing. */
+	airC: number | null;
+	setC: number | null;
+	powerLost: boolean;
+	/** Where in the schedule; null once the programme is done. */
+	segment: number | null;
+}
+
+/** What the schedule is doing at a reading: falling by itself counts as neither lagging nor overshooting. */
+export interface WatchedPlan {
+	/** The segment is one the kiln is driven up or held in. */
+	driven: boolean;
+	/** The set point is where the segment ends up: it does not rise any more. */
+	hottestC: number;
+}
+
+export interface Alarm {
+	kind: AlarmKind;
+	sentence: Phrase;
+}
+
+/** How far (K) and how long a deviation is put up with. Common practice, no source. */
+export const LAG_K = 25;
+export const LAG_MIN = 10;
+export const OVER_K = 15;
+/** Nothing heard for so long (s of wall time) is a missing reading. */
+export const SILENT_S = 60;
+
+/**
+ * What is wrong now, from the last readings (oldest first) of a running firing. `perS` is how many seconds of kiln time pass
+ * in one of the wall's: the stand-in's clock may run fast.
+ */
+export function alarmsOf(
+	readings: readonly WatchedReading[],
+	plan: (segment: number) => WatchedPlan,
+	nowMs: number,
+	perS = 1,
+): Alarm[] {
+	const last = readings.at(-1);
+	if (!last) return [];
+	const silentS = (nowMs - last.atMs) / 1000;
+	if (silentS > SILENT_S / Math.min(perS, 6))
+		return [
+			{
+				kind: "noReading",
+				sentence: say`No reading for ${{ min: silentS / 60 }}; the last was ${last.airC === null ? "none" : { c: last.airC }}. The kiln goes on by itself: look at it.`,
+			},
+		];
+	const alarms: Alarm[] = [];
+	if (last.powerLost)
+		alarms.push({
+			kind: "powerLost",
+			sentence: say`The kiln lost its power and waits. Nothing is resumed by itself.`,
+		});
+	if (last.airC === null)
+		return [
+			...alarms,
+			{ kind: "noSensor", sentence: say`The kiln’s sensor is open: it does not know how hot it is. Look at it now.` },
+		];
+	const hottestC = last.segment === null ? Number.POSITIVE_INFINITY : plan(last.segment).hottestC;
+	if (last.setC !== null && last.segment !== null && last.airC > hottestC + OVER_K)
+		alarms.push({
+			kind: "overshoots",
+			sentence: say`${{ c: last.airC }}, ${{ n: Math.round(last.airC - hottestC) }} K above the ${{ c: hottestC }} of this segment. A relay may be stuck: switch it off at the wall.`,
+		});
+	const lagging = (one: WatchedReading) =>
+		one.airC !== null &&
+		one.setC !== null &&
+		one.segment !== null &&
+		plan(one.segment).driven &&
+		one.setC - one.airC > LAG_K;
+	const since = readings.findLastIndex((one) => !lagging(one));
+	const first = readings[since + 1];
+	const lagMin = first ? ((nowMs - first.atMs) / 60_000) * perS : 0;
+	if (!last.powerLost && first && lagging(last) && lagMin >= LAG_MIN)
+		alarms.push({
+			kind: "lags",
+			sentence: say`${{ n: Math.round((last.setC ?? 0) - last.airC) }} K behind its set point for ${{ min: lagMin }}: an element may be gone, or the lid is not shut.`,
+		});
+	return alarms;
+}
