@@ -2,8 +2,11 @@ import { z } from "zod";
 import { glass, glassFamily, mould, sample } from "./books";
 import { count, day, fault, glue, id, level, nextStep, seq, words } from "./fields";
 import { handIn, pieceStep } from "./hand-in";
+import { KILN_COMMANDS, kilnForm, LARGEST_LOG_CHARACTERS, logMapping } from "./kiln";
 import { kitDesign } from "./kit";
 import { kitFile } from "./kit-file";
+import { look, microwaveSteps, oven } from "./microwave";
+import { scheduleDocument, schools } from "./schedule";
 
 const password = z
 	.string()
@@ -41,6 +44,59 @@ export const actions = {
 			.max(200, "At most 200 pieces in one load."),
 	}),
 	cancelFiring: z.strictObject({ firingId: id }),
+	saveSchedule: z.strictObject({
+		scheduleId: id,
+		revision: count("Revision", 0, 1_000_000),
+		document: scheduleDocument,
+	}),
+	saveSchools: z.strictObject({ schools }),
+	planFiring: z.strictObject({
+		firingId: id,
+		kilnId: id,
+		scheduleId: id.nullable(),
+		document: scheduleDocument,
+		what: words("What it is for", 120, 1),
+	}),
+	reschedule: z.strictObject({ firingId: id, scheduleId: id.nullable(), document: scheduleDocument }),
+	saveKiln: z.strictObject({ kiln: kilnForm }),
+	doneUpkeep: z.strictObject({ kilnId: id, what: words("The task", 80, 1) }),
+	importKilnLog: z.strictObject({
+		kilnId: id,
+		text: z
+			.string()
+			.min(1, "The file is empty.")
+			.max(LARGEST_LOG_CHARACTERS, "A log has at most 12 million characters."),
+		mapping: logMapping,
+	}),
+	acceptLearned: z.strictObject({ lessonId: id, kilnId: id, from: z.iso.datetime(), to: z.iso.datetime() }),
+	acceptOffset: z.strictObject({ lessonId: id, kilnId: id, proposedK: z.number().min(-40).max(40) }),
+	noteFiring: z.strictObject({ noteId: id, firingId: id, text: words("The note", 300, 1) }),
+	steerKiln: z.strictObject({
+		firingId: id,
+		command: z.enum(KILN_COMMANDS),
+		sure: z.literal(true, { error: "Say that this is wanted." }),
+		somebodyThere: z.boolean(),
+	}),
+	seeAlarm: z.strictObject({ alarmId: id }),
+	tellStandIn: z.strictObject({
+		kilnId: id,
+		fault: z.enum(["none", "stuckRelay", "openSensor", "powerCut", "lateReadings"]),
+		forMin: count("The minutes", 1, 600),
+	}),
+	pressStandIn: z.strictObject({ kilnId: id, button: z.enum(["hold", "release", "skip", "stop", "resume"]) }),
+	saveOven: z.strictObject({ oven }),
+	startMicrowave: z.strictObject({
+		runId: id,
+		blockId: id,
+		ovenId: id,
+		what: words("What it is", 120),
+		wanted: look,
+		fired: z.boolean(),
+		plan: microwaveSteps,
+	}),
+	lookMicrowave: z.strictObject({ runId: id, s: count("The time", 0, 36_000), seen: look }),
+	endMicrowave: z.strictObject({ runId: id, steps: microwaveSteps }),
+	openMicrowave: z.strictObject({ runId: id, outcome: look, note: words("The note", 300) }),
 	startFiring: z.strictObject({
 		firingId: id,
 		speedUp: z.union([z.literal(1), z.literal(60), z.literal(600), z.literal(3600)], { error: "Choose a clock." }),
@@ -83,6 +139,26 @@ export interface ActionOutput {
 	reglue: { readyFrom: string };
 	acceptLoad: { firingId: string; number: number };
 	cancelFiring: { released: number };
+	saveSchedule: { scheduleId: string; revision: number };
+	saveSchools: { saved: true };
+	planFiring: { firingId: string; number: number };
+	reschedule: { firingId: string };
+	saveKiln: { kilnId: string };
+	doneUpkeep: { kilnId: string };
+	/** Readings that were not there yet, and lines that could not be read. */
+	importKilnLog: { added: number; known: number; skipped: number; from: string; to: string };
+	acceptLearned: { lessonId: string };
+	acceptOffset: { offsetK: number };
+	noteFiring: { noteId: string };
+	steerKiln: { command: string };
+	seeAlarm: { alarmId: string };
+	tellStandIn: { fault: string };
+	pressStandIn: { button: string };
+	saveOven: { ovenId: string };
+	startMicrowave: { runId: string };
+	lookMicrowave: { looks: number };
+	endMicrowave: { runId: string };
+	openMicrowave: { coolingMin: number };
 	startFiring: { startedAt: string };
 	openFiring: { firingId: string };
 	judge: { state: string };

@@ -1,21 +1,32 @@
 import type { CutLine } from "@core/cutting/count";
 import type { CurvePoint } from "@core/firing/curve";
 import type { CoolingSchool } from "@core/firing/demand";
+import type { ScheduleDocument } from "@core/firing/document";
 import type { FuseLevel } from "@core/firing/level";
 import type { MergedDemand } from "@core/firing/merge";
 import type { Schedule } from "@core/firing/schedule";
+import type { Schools } from "@core/firing/schools";
 import type { GlassFamily } from "@core/glass/family";
 import type { Glass } from "@core/glass/glass";
 import type { AsMade, Fault, NextStep, PieceEvent } from "@core/journey/events";
 import type { JourneyState } from "@core/journey/journey";
+import type { CutVerdict } from "@core/kiln/after-cut";
+import type { ControllerState } from "@core/kiln/controller";
 import type { KilnBody } from "@core/kiln/kiln";
+import type { Learned, Misfit } from "@core/kiln/learn";
+import type { OffsetProposal } from "@core/kiln/offset";
+import type { KilnZone, ShelfShape, UpkeepDue } from "@core/kiln/record";
+import type { AlarmKind } from "@core/kiln/watch";
 import type { KitDesign, RouteStep } from "@core/kit/kit";
 import type { Mould } from "@core/kit/mould";
 import type { Place } from "@core/loading/pack";
 import type { LoadProposal } from "@core/loading/propose";
+import type { Look, MicrowaveStep } from "@core/microwave/programme";
 import type { PromiseState } from "@core/promise/promise";
 import type { KitReading } from "@core/stack/read-kit";
+import type { Phrase } from "@core/units/phrase";
 import type { Role } from "./actions";
+import type { KilnForm, KilnPermissions, LineStatus } from "./kiln";
 
 /** What the stations show. Instants are ISO strings, days "2031-03-08", lengths mm, temperatures °C. */
 
@@ -71,7 +82,8 @@ export interface KilnCell {
 	name: string;
 	kind: "electric" | "microwaveBlock";
 	state: KilnState;
-	airC: number;
+	/** Null where its sensor gives nothing. */
+	airC: number | null;
 	/** Age of the reading in seconds; null when no reading was ever taken. */
 	readAgoS: number | null;
 	uses: number;
@@ -90,6 +102,20 @@ export interface KilnCell {
 	} | null;
 }
 
+/** Something is wrong with a running firing; shown on every screen until it is over and somebody has seen it. */
+export interface AlarmBrief {
+	id: string;
+	kilnId: string;
+	kiln: string;
+	firing: number | null;
+	kind: AlarmKind;
+	sentence: Phrase;
+	startedAt: string;
+	endedAt: string | null;
+	seenAt: string | null;
+	seenBy: string | null;
+}
+
 export interface StationCount {
 	count: number;
 	late: number;
@@ -105,6 +131,7 @@ export interface FrameView {
 	clearanceMm: number;
 	stations: Record<Station, StationCount>;
 	kilns: KilnCell[];
+	alarms: AlarmBrief[];
 }
 
 export interface TodayLine {
@@ -246,6 +273,13 @@ export interface KilnCard {
 	marginMm: number;
 	clearHeightMm: number;
 	maxC: number;
+	maxSegments: number;
+	shelfShape: ShelfShape;
+	zones: KilnZone[];
+	/** How it is read; null without a line. */
+	line: "standIn" | "modbus" | "folder" | null;
+	/** Of the stand-in: which of its kilns. */
+	permissions: KilnPermissions;
 	doorSide: "front" | "top";
 	/** Null when it is free now. */
 	busyUntil: string | null;
@@ -302,8 +336,17 @@ export interface FiringCard {
 	speedUp: number;
 	openAt: string | null;
 	openS: number;
+	/** As corrected while it runs; null until something could be said. */
+	predictedEndS: number | null;
+	predictedOpenS: number | null;
 	kwh: number;
 	flow: number;
+	/** What lies in it: thickest glass (mm), heat of shelf and glass (J/K), glass on moulds. */
+	heat: { thicknessMm: number; loadJPerK: number; onMould: boolean };
+	/** What a bare firing is for. */
+	what: string;
+	note: string;
+	scheduleName: string | null;
 	pieces: FiringPiece[];
 }
 
@@ -311,10 +354,141 @@ export interface FireView {
 	firings: FiringCard[];
 }
 
+/** A measured point; null leaves a gap. */
+export interface MeasuredPoint {
+	s: number;
+	c: number | null;
+}
+
+/** A firing as it runs: what was measured, where its controller is, what was noted and what went wrong. */
 export interface ReadingsView {
 	firingId: string;
-	points: CurvePoint[];
+	points: MeasuredPoint[];
 	flowSoFar: number;
+	latest: {
+		at: string;
+		airC: number | null;
+		setC: number | null;
+		duty: number | null;
+		kwh: number | null;
+		segment: number | null;
+		elapsedS: number | null;
+		status: LineStatus | null;
+	} | null;
+	/** Where a simulation of the rest begins; null where nothing can be said. */
+	controller: ControllerState | null;
+	notes: { id: string; at: string; elapsedS: number | null; text: string; by: string | null }[];
+	alarms: AlarmBrief[];
+	cut: CutVerdict | null;
+}
+
+export interface ScheduleBrief {
+	id: string;
+	revision: number;
+	document: ScheduleDocument;
+	versions: { version: number; frozenAt: string; firings: number; document: ScheduleDocument }[];
+}
+
+export interface SchedulesView {
+	schedules: ScheduleBrief[];
+	schools: Schools;
+	families: GlassFamily[];
+	kits: { id: string; name: string }[];
+	pieces: { code: string; student: string | null; kit: string | null; level: FuseLevel }[];
+	firings: { id: string; number: number; kiln: string; level: FuseLevel }[];
+}
+
+export interface ScheduleView {
+	schedule: ScheduleBrief | null;
+	/** What the bench opens with. */
+	document: ScheduleDocument;
+	/** In words: a kept schedule, a kit, a piece, a planned firing, or nothing. */
+	from: string;
+	kilnId: string | null;
+	kilns: KilnCard[];
+	families: GlassFamily[];
+	moulds: Mould[];
+	others: { id: string; document: ScheduleDocument }[];
+	/** The planned firing it would be for. */
+	firing: { id: string; number: number; heat: FiringCard["heat"] } | null;
+}
+
+/** One firing in a kiln's record: what was expected and what came. */
+export interface KilnFiring {
+	id: string;
+	number: number;
+	state: FiringCard["state"];
+	startedAt: string | null;
+	level: FuseLevel;
+	pieces: number;
+	what: string;
+	expected: { flow: number; openS: number; kwh: number };
+	came: { flow: number; kwh: number | null; misfit: Misfit | null } | null;
+	judged: { level: FuseLevel | "none"; pieces: number }[];
+	note: string;
+}
+
+export interface KilnView {
+	form: KilnForm;
+	uses: number;
+	card: KilnCard;
+	upkeep: UpkeepDue[];
+	firings: KilnFiring[];
+	lessons: {
+		id: string;
+		at: string;
+		what: "log" | "offset";
+		before: KilnBody;
+		after: KilnBody;
+		because: Phrase[];
+		by: string | null;
+	}[];
+	offset: OffsetProposal | null;
+	/** First and last reading. */
+	record: { from: string; to: string } | null;
+	latest: ReadingsView["latest"];
+	alarms: AlarmBrief[];
+	logFolder: string;
+}
+
+export interface KilnRecordView {
+	points: { at: string; lowC: number; highC: number }[];
+	from: string;
+	to: string;
+}
+
+export interface KilnLessonView {
+	learned: Learned;
+	before: KilnBody;
+	after: KilnBody | null;
+	from: string;
+	to: string;
+}
+
+export interface MicrowaveRunBrief {
+	id: string;
+	blockId: string;
+	ovenId: string;
+	oven: string;
+	what: string;
+	wanted: Look;
+	fired: boolean;
+	plan: MicrowaveStep[];
+	steps: MicrowaveStep[];
+	looks: { s: number; seen: Look; at: string }[];
+	startedAt: string;
+	heatedAt: string | null;
+	openedAt: string | null;
+	outcome: Look | null;
+	note: string;
+}
+
+export interface MicrowaveView {
+	blocks: { id: string; name: string; uses: number }[];
+	ovens: { id: string; name: string; watts: number[] }[];
+	runs: MicrowaveRunBrief[];
+	/** When today's class ends; null without one. */
+	lessonEndsAt: string | null;
 }
 
 export interface OpenView {
@@ -390,6 +564,12 @@ export interface Views {
 	proposal: ProposalView;
 	fire: FireView;
 	readings: ReadingsView;
+	schedules: SchedulesView;
+	schedule: ScheduleView;
+	kiln: KilnView;
+	kilnRecord: KilnRecordView;
+	kilnLesson: KilnLessonView;
+	microwave: MicrowaveView;
 	open: OpenView;
 	handOver: HandOverView;
 	piece: PieceView;

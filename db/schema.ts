@@ -1,15 +1,30 @@
+import type { KilnPermissions, LineSettings, LineStatus } from "@contract/kiln";
 import type { CoolingSchool } from "@core/firing/demand";
+import type { ScheduleDocument } from "@core/firing/document";
 import type { FuseLevel } from "@core/firing/level";
 import type { MergedDemand } from "@core/firing/merge";
 import type { Schedule } from "@core/firing/schedule";
+import type { DotSchool, HeatSchool } from "@core/firing/schools";
 import type { GlassFamily, SoakSchool } from "@core/glass/family";
 import type { Chemistry, Coating, FritGrade, Glass, GlassForm } from "@core/glass/glass";
 import type { Fault, NextStep, PieceEventData } from "@core/journey/events";
 import type { Journey, JourneyState } from "@core/journey/journey";
 import type { KilnBody } from "@core/kiln/kiln";
+import type { Misfit } from "@core/kiln/learn";
+import {
+	type KilnElements,
+	type KilnShelf,
+	type KilnZone,
+	NEW_ELEMENTS,
+	type ShelfShape,
+	type UpkeepTask,
+} from "@core/kiln/record";
+import type { AlarmKind } from "@core/kiln/watch";
 import type { KitDesign } from "@core/kit/kit";
 import type { Mould, MouldKind, Release } from "@core/kit/mould";
+import type { Look, MicrowaveStep } from "@core/microwave/programme";
 import type { KitReading } from "@core/stack/read-kit";
+import type { Phrase } from "@core/units/phrase";
 import {
 	boolean,
 	customType,
@@ -20,6 +35,8 @@ import {
 	jsonb,
 	pgTable,
 	primaryKey,
+	real,
+	smallint,
 	text,
 	time,
 	timestamp,
@@ -41,6 +58,8 @@ export const studio = pgTable("studio", {
 	timeZone: text("time_zone").notNull(),
 	coolingSchool: text("cooling_school").$type<CoolingSchool>().notNull().default("usual"),
 	soakSchool: text("soak_school").$type<SoakSchool>().notNull().default("lower"),
+	heatSchool: text("heat_school").$type<HeatSchool>().notNull().default("usual"),
+	dotSchool: text("dot_school").$type<DotSchool>().notNull().default("asOthers"),
 	clearanceMm: doublePrecision("clearance_mm").notNull().default(5),
 	/** ISO 4217 code of the money prices are in. */
 	currency: text("currency").notNull().default("EUR"),
@@ -289,7 +308,66 @@ export const kiln = pgTable("kiln", {
 	maxC: doublePrecision("max_c").notNull(),
 	doorSide: text("door_side").$type<"front" | "top">().notNull(),
 	uses: integer("uses").notNull().default(0),
+	shelfShape: text("shelf_shape").$type<ShelfShape>().notNull().default("rectangle"),
+	maxSegments: integer("max_segments").notNull().default(12),
+	/** Rated power from its plate, W. */
+	plateW: doublePrecision("plate_w"),
+	zones: jsonb("zones").$type<KilnZone[]>().notNull().default([]),
+	elements: jsonb("elements").$type<KilnElements>().notNull().default(NEW_ELEMENTS),
+	upkeep: jsonb("upkeep").$type<UpkeepTask[]>().notNull().default([]),
+	shelves: jsonb("shelves").$type<KilnShelf[]>().notNull().default([]),
+	/** How it is read; null for a kiln without a line. */
+	line: jsonb("line").$type<LineSettings>(),
+	permissions: jsonb("permissions").$type<KilnPermissions>().notNull().default({ steer: false, start: false }),
 });
+
+/** What was changed in a kiln's model, on what evidence: learned from a log, or offset from judged firings. */
+export const kilnLesson = pgTable(
+	"kiln_lesson",
+	{
+		id: uuid("id").primaryKey(),
+		kilnId: uuid("kiln_id")
+			.notNull()
+			.references(() => kiln.id),
+		at: instant("at").notNull(),
+		what: text("what").$type<"log" | "offset">().notNull(),
+		before: jsonb("before").$type<KilnBody>().notNull(),
+		after: jsonb("after").$type<KilnBody>().notNull(),
+		because: jsonb("because").$type<Phrase[]>().notNull(),
+		actorId: text("actor_id").references(() => user.id),
+	},
+	(t) => [index("kiln_lesson_kiln").on(t.kilnId, t.at)],
+);
+
+/** A schedule kept under a name: one draft that changes; versions that were fired keep what they were. */
+export const schedule = pgTable("schedule", {
+	id: uuid("id").primaryKey(),
+	revision: integer("revision").notNull().default(1),
+	document: jsonb("document").$type<ScheduleDocument>().notNull(),
+	updatedAt: instant("updated_at").notNull(),
+});
+
+export const scheduleVersion = pgTable(
+	"schedule_version",
+	{
+		id: uuid("id").primaryKey().defaultRandom(),
+		scheduleId: uuid("schedule_id")
+			.notNull()
+			.references(() => schedule.id),
+		version: integer("version").notNull(),
+		revision: integer("revision").notNull(),
+		document: jsonb("document").$type<ScheduleDocument>().notNull(),
+		frozenAt: instant("frozen_at").notNull(),
+	},
+	(t) => [unique().on(t.scheduleId, t.version), unique().on(t.scheduleId, t.revision)],
+);
+
+/** What a firing became by its measured curve, beside what was simulated. */
+export interface FiringCame {
+	flow: number;
+	kwh: number | null;
+	misfit: Misfit | null;
+}
 
 export type FiringState = "planned" | "running" | "opened" | "cancelled";
 
@@ -318,6 +396,16 @@ export const firing = pgTable(
 		openS: doublePrecision("open_s").notNull(),
 		kwh: doublePrecision("kwh").notNull(),
 		flow: doublePrecision("flow").notNull(),
+		/** As corrected while it runs, from what was measured, s. */
+		predictedEndS: doublePrecision("predicted_end_s"),
+		predictedOpenS: doublePrecision("predicted_open_s"),
+		scheduleVersionId: uuid("schedule_version_id").references(() => scheduleVersion.id),
+		/** Thickest glass of a bare firing, mm; null where pieces say it. */
+		thicknessMm: doublePrecision("thickness_mm"),
+		/** What was measured, kept when it is opened. */
+		came: jsonb("came").$type<FiringCame>(),
+		/** What a bare firing is for. */
+		what: text("what").notNull().default(""),
 		note: text("note").notNull().default(""),
 	},
 	(t) => [index("firing_state").on(t.state), index("firing_kiln").on(t.kilnId)],
@@ -357,10 +445,99 @@ export const kilnReading = pgTable(
 		firingId: uuid("firing_id").references(() => firing.id),
 		/** Seconds of kiln time since the start of the firing. */
 		elapsedS: doublePrecision("elapsed_s"),
-		airC: doublePrecision("air_c").notNull(),
+		/** Null where the sensor gave nothing. */
+		airC: doublePrecision("air_c"),
 		setC: doublePrecision("set_c"),
+		/** Share of full power, 0–1. */
+		duty: real("duty"),
+		kwh: real("kwh"),
+		segment: smallint("segment"),
+		status: text("status").$type<LineStatus>(),
 	},
 	(t) => [primaryKey({ columns: [t.kilnId, t.at] }), index("kiln_reading_firing").on(t.firingId, t.elapsedS)],
+);
+
+/** Readings by ten minutes, written with them: months of a record open from these. */
+export const kilnReadingSpan = pgTable(
+	"kiln_reading_span",
+	{
+		kilnId: uuid("kiln_id")
+			.notNull()
+			.references(() => kiln.id),
+		at: instant("at").notNull(),
+		n: integer("n").notNull(),
+		lowC: real("low_c").notNull(),
+		highC: real("high_c").notNull(),
+	},
+	(t) => [primaryKey({ columns: [t.kilnId, t.at] })],
+);
+
+export const kilnAlarm = pgTable(
+	"kiln_alarm",
+	{
+		id: uuid("id").primaryKey().defaultRandom(),
+		kilnId: uuid("kiln_id")
+			.notNull()
+			.references(() => kiln.id),
+		firingId: uuid("firing_id").references(() => firing.id),
+		kind: text("kind").$type<AlarmKind>().notNull(),
+		sentence: jsonb("sentence").$type<Phrase>().notNull(),
+		startedAt: instant("started_at").notNull(),
+		endedAt: instant("ended_at"),
+		seenAt: instant("seen_at"),
+		seenById: text("seen_by_id").references(() => user.id),
+	},
+	(t) => [index("kiln_alarm_firing").on(t.firingId), index("kiln_alarm_started").on(t.startedAt)],
+);
+
+export const firingNote = pgTable(
+	"firing_note",
+	{
+		id: uuid("id").primaryKey(),
+		firingId: uuid("firing_id")
+			.notNull()
+			.references(() => firing.id),
+		at: instant("at").notNull(),
+		elapsedS: doublePrecision("elapsed_s"),
+		text: text("text").notNull(),
+		actorId: text("actor_id").references(() => user.id),
+	},
+	(t) => [index("firing_note_firing").on(t.firingId, t.at)],
+);
+
+export const oven = pgTable("oven", {
+	id: uuid("id").primaryKey(),
+	name: text("name").notNull(),
+	/** Powers it can be set to, W, least first. */
+	watts: jsonb("watts").$type<number[]>().notNull(),
+});
+
+/** One firing of a microwave block: the record is the model. */
+export const microwaveRun = pgTable(
+	"microwave_run",
+	{
+		id: uuid("id").primaryKey(),
+		blockId: uuid("block_id")
+			.notNull()
+			.references(() => kiln.id),
+		ovenId: uuid("oven_id")
+			.notNull()
+			.references(() => oven.id),
+		pieceId: uuid("piece_id").references(() => piece.id),
+		what: text("what").notNull().default(""),
+		wanted: text("wanted").$type<Look>().notNull(),
+		fired: boolean("fired").notNull(),
+		plan: jsonb("plan").$type<MicrowaveStep[]>().notNull(),
+		/** As it was really given. */
+		steps: jsonb("steps").$type<MicrowaveStep[]>().notNull().default([]),
+		looks: jsonb("looks").$type<{ s: number; seen: Look; at: string }[]>().notNull().default([]),
+		startedAt: instant("started_at").notNull(),
+		heatedAt: instant("heated_at"),
+		openedAt: instant("opened_at"),
+		outcome: text("outcome").$type<Look>(),
+		note: text("note").notNull().default(""),
+	},
+	(t) => [index("microwave_run_block").on(t.blockId, t.startedAt)],
 );
 
 export const pickupSpot = pgTable("pickup_spot", {

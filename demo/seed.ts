@@ -3,6 +3,7 @@ import type { ActionInput, ActionName } from "@contract/actions";
 import type { FuseLevel } from "@core/firing/level";
 import type { Glue, NextStep } from "@core/journey/events";
 import type { Database, Transaction } from "@db/connect";
+import { storeReadings } from "@db/queries/readings";
 import { loadStudio } from "@db/queries/studio";
 import * as tables from "@db/schema";
 import { kitSvg } from "@formats/kit-svg";
@@ -10,10 +11,11 @@ import { dayOf } from "@formats/time";
 import type { Context } from "@server/perform";
 import { reencode } from "@server/reencode";
 import { useCases } from "@server/use-cases";
-import { readStandIn } from "@standins/kiln";
+import { recordOf } from "@standins/kiln-physics";
 import { hashPassword } from "better-auth/crypto";
-import { and, eq, inArray } from "drizzle-orm";
+import { and, eq, inArray, sql } from "drizzle-orm";
 import sharp from "sharp";
+import { BLOCK_RUNS, OVENS, PAST_TESTS, SCHEDULES } from "./fire";
 import { KITS, SAMPLES } from "./kits";
 import {
 	FAMILIES,
@@ -97,6 +99,7 @@ class DemoStudio {
 			actor: { id: this.actorId, sessionId: "", name: PEOPLE[0]?.name ?? "", role: "instructor" },
 			now: new Date(this.now.getTime() - ago),
 			headers: new Headers(),
+			afterwards: [],
 		};
 		return useCases[name].run(context, input);
 	}
@@ -110,6 +113,12 @@ class DemoStudio {
 		const kilns = await this.tx.select().from(tables.kiln).orderBy(tables.kiln.sort);
 		await this.samples(kilns[0]?.id ?? null);
 		const [hopper, silo] = [kilns[0]?.id ?? "", kilns[1]?.id ?? ""];
+		await this.schedules();
+		for (const [i, name] of ["Full fuse, 6 mm", "Wind-vane tack", "Full fuse, 6 mm", "Dots"].entries())
+			await this.test(hopper, name, PAST_TESTS[i] ?? "test tiles", (72 - 17 * i) * DAY);
+		await this.test(silo, "Full fuse, 6 mm", "first firing after the new lid seal", 55 * DAY);
+		await this.test(silo, "Map dish slump", "two practice bowls", 26 * DAY);
+		await this.microwave(kilns[2]?.id ?? "");
 
 		const first = await this.session("First fusings", 10 * DAY, "18:30", DAY, FIRST_STUDENTS);
 		const early = await this.issue(first, coaster, FIRST_STUDENTS.length, 10 * DAY);
@@ -164,6 +173,30 @@ class DemoStudio {
 			ids.push(kitId);
 		}
 		return ids as [string, string, string];
+	}
+
+	private async schedules(): Promise<void> {
+		for (const document of SCHEDULES)
+			await this.act("saveSchedule", { scheduleId: randomUUID(), revision: 0, document }, 80 * DAY);
+	}
+
+	/** What the block did in two ovens. */
+	private async microwave(blockId: string): Promise<void> {
+		const ovens = OVENS.map((one) => ({ ...one, id: randomUUID() }));
+		for (const oven of ovens) await this.act("saveOven", { oven }, 70 * DAY);
+		for (const [i, { oven, steps, looks, coolingMin, ...rest }] of BLOCK_RUNS.entries()) {
+			const runId = randomUUID();
+			const ago = (60 - 9 * i) * DAY;
+			const heatMs = steps.reduce((sum, { seconds }) => sum + seconds * 1000, 0) + 60_000;
+			await this.act(
+				"startMicrowave",
+				{ runId, blockId, ovenId: ovens[oven]?.id ?? "", what: rest.what, wanted: rest.wanted, fired: rest.fired, plan: steps },
+				ago,
+			);
+			for (const [s, seen] of looks) await this.act("lookMicrowave", { runId, s, seen }, ago - s * 1000);
+			await this.act("endMicrowave", { runId, steps }, ago - heatMs);
+			await this.act("openMicrowave", { runId, outcome: rest.outcome, note: rest.note }, ago - heatMs - coolingMin * 60_000);
+		}
 	}
 
 	/** Samples with a picture each: the kit's own drawing stands in for a photo. */
@@ -289,21 +322,47 @@ class DemoStudio {
 			pieces.map(async (piece) => ({ pieceId: piece.id, seq: await this.seqOf(piece) })),
 		);
 		await this.act("acceptLoad", { firingId, kilnId, pieces: chosen }, ago + HOUR / 4);
+		await this.run(kilnId, firingId, ago, openedAgo);
+		if (openedAgo !== undefined) await this.act("openFiring", { firingId, earlyReason: "" }, openedAgo);
+	}
+
+	private async run(kilnId: string, firingId: string, ago: number, openedAgo: number | undefined): Promise<void> {
 		await this.act("startFiring", { firingId, speedUp: 1, somebodyThere: true }, ago);
 		const [firing] = await this.tx.select().from(tables.firing).where(eq(tables.firing.id, firingId));
 		const startedAtMs = this.now.getTime() - ago;
 		const untilMs = this.now.getTime() - (openedAgo ?? 0);
-		const rows = [];
-		for (let ms = startedAtMs; ms < untilMs; ms += 2 * 60_000) {
-			const { airC, setC, elapsedS } = readStandIn(
+		const line = await this.kilnNumber(kilnId);
+		const rows = recordOf(line, firing?.schedule.segments ?? [], (untilMs - startedAtMs) / 1000, 120).map(
+			({ s, segment, ...values }) => ({
+				...values,
 				kilnId,
-				{ segments: firing?.schedule.segments ?? [], startedAtMs, speedUp: 1 },
-				ms,
-			);
-			rows.push({ kilnId, at: new Date(ms), firingId, elapsedS, airC, setC });
-		}
-		for (let i = 0; i < rows.length; i += 500) await this.tx.insert(tables.kilnReading).values(rows.slice(i, i + 500));
-		if (openedAgo !== undefined) await this.act("openFiring", { firingId, earlyReason: "" }, openedAgo);
+				firingId,
+				elapsedS: s,
+				segment: segment === null ? null : segment - 1,
+				at: new Date(startedAtMs + s * 1000),
+			}),
+		);
+		await storeReadings(this.tx, rows);
+	}
+
+	/** Which of the stand-in's kilns this is. */
+	private async kilnNumber(kilnId: string): Promise<number> {
+		const [row] = await this.tx.select({ line: tables.kiln.line }).from(tables.kiln).where(eq(tables.kiln.id, kilnId));
+		return row?.line?.driver === "modbus" ? row.line.port : 1;
+	}
+
+	/** A firing without pieces of students, weeks ago. */
+	private async test(kilnId: string, name: string, what: string, ago: number): Promise<void> {
+		const document = SCHEDULES.find((one) => one.name === name);
+		if (!document) throw new Error(`The demo has no schedule “${name}”.`);
+		const firingId = randomUUID();
+		const [kept] = await this.tx
+			.select({ id: tables.schedule.id })
+			.from(tables.schedule)
+			.where(sql`${tables.schedule.document}->>'name' = ${name}`);
+		await this.act("planFiring", { firingId, kilnId, scheduleId: kept?.id ?? null, document, what }, ago + HOUR);
+		await this.run(kilnId, firingId, ago, ago - DAY);
+		await this.act("openFiring", { firingId, earlyReason: "" }, ago - DAY);
 	}
 
 	private async judge(piece: Made | undefined, next: NextStep, ago: number): Promise<void> {

@@ -1,3 +1,4 @@
+import { GENERIC_MAP, STAND_IN } from "@contract/kiln";
 import { FAMILY_90, FAMILY_96, type GlassFamily } from "@core/glass/family";
 import { type FritGrade, type Glass, PLAIN_SHEET } from "@core/glass/glass";
 import { DEFAULT_KILN } from "@core/kiln/kiln";
@@ -151,6 +152,14 @@ function mould(id: string, name: string, rest: Partial<Mould>): Mould {
 	};
 }
 
+const standIn = (port: number) => ({
+	driver: "modbus" as const,
+	host: STAND_IN,
+	port,
+	unit: 1,
+	map: GENERIC_MAP,
+});
+
 export const KILNS = [
 	{
 		name: "Hopper kiln",
@@ -164,6 +173,23 @@ export const KILNS = [
 		maxC: 930,
 		doorSide: "top" as const,
 		uses: 212,
+		plateW: 5200,
+		zones: [
+			{ name: "hinge side", xMm: 0, yMm: 0, widthMm: 500, heightMm: 90, offsetK: -6 },
+			{ name: "front edge", xMm: 0, yMm: 320, widthMm: 500, heightMm: 80, offsetK: -3 },
+		],
+		elements: { fittedOn: "2025-02-11", firings: 146, hours: 2480, dueFirings: 200 },
+		upkeep: [
+			{ what: "renew shelf wash or paper", everyFirings: 8, sinceFirings: 5 },
+			{ what: "damp-wipe dust from lid and floor", everyFirings: 5, sinceFirings: 1 },
+			{ what: "compare the sensor with a second one", everyFirings: 40, sinceFirings: 22 },
+		],
+		shelves: [
+			{ name: "large, mullite", release: "washed" as const, usesSince: 5 },
+			{ name: "large, spare", release: "bare" as const, usesSince: 0 },
+		],
+		line: standIn(1),
+		permissions: { steer: true, start: false },
 	},
 	{
 		name: "Silo kiln",
@@ -175,8 +201,18 @@ export const KILNS = [
 		marginMm: 12,
 		clearHeightMm: 150,
 		maxC: 900,
+		maxSegments: 8,
 		doorSide: "front" as const,
 		uses: 87,
+		plateW: 3450,
+		zones: [{ name: "by the door", xMm: 0, yMm: 300, widthMm: 380, heightMm: 80, offsetK: -9 }],
+		elements: { fittedOn: null, firings: 87, hours: 1390, dueFirings: 180 },
+		upkeep: [
+			{ what: "renew shelf wash or paper", everyFirings: 8, sinceFirings: 7 },
+			{ what: "damp-wipe dust from lid and floor", everyFirings: 5, sinceFirings: 2 },
+		],
+		shelves: [{ name: "square", release: "papered" as const, usesSince: 0 }],
+		line: standIn(2),
 	},
 	{
 		name: "Thimble block",

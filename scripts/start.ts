@@ -1,7 +1,7 @@
 import { spawn } from "node:child_process";
 import { randomBytes } from "node:crypto";
 import { existsSync, readFileSync, rmSync, writeFileSync } from "node:fs";
-import { join, resolve } from "node:path";
+import { dirname, join, resolve } from "node:path";
 import { createInterface } from "node:readline/promises";
 import { eq } from "drizzle-orm";
 import { connect, migrateTo } from "../db/connect";
@@ -9,6 +9,7 @@ import { studio, user } from "../db/schema";
 import { seedDemo } from "../demo/seed";
 import { buildIfChanged } from "./build";
 import { type Cluster, isFree, placeFor, StartProblem, startCluster } from "./cluster";
+import { type RunningStandIn, startStandIn } from "./stand-in";
 
 interface SignInNote {
 	email: string;
@@ -26,6 +27,7 @@ async function main(): Promise<void> {
 	const folder = await placeFor(wished);
 	const unlock = lock(folder);
 	let cluster: Cluster | undefined;
+	let standIn: RunningStandIn | undefined;
 	try {
 		if (process.argv.includes("--fresh")) await throwAway(folder);
 		if (!(await isFree(port, host))) {
@@ -43,6 +45,7 @@ async function main(): Promise<void> {
 		}
 		say("Building the application if its sources changed …");
 		buildIfChanged();
+		standIn = await startStandIn(port + 10);
 		const address = process.env.ZEPHYR_PUBLIC_URL || `http://${host}:${port}`;
 		const server = spawn(process.execPath, ["dist/server/entry.mjs"], {
 			stdio: ["ignore", "inherit", "inherit"],
@@ -55,6 +58,8 @@ async function main(): Promise<void> {
 				DATABASE_URL: cluster.url,
 				ZEPHYR_SECRET: secretIn(folder),
 				ZEPHYR_PUBLIC_URL: address,
+				ZEPHYR_STAND_IN_PORT: String(standIn.basePort),
+				ZEPHYR_LOGS: join(dirname(folder), "logs"),
 			},
 		});
 		const ended = new Promise<void>((done) => server.once("exit", () => done()));
@@ -74,6 +79,7 @@ async function main(): Promise<void> {
 		await Promise.race([ended, new Promise((done) => setTimeout(done, 4000))]);
 		if (server.exitCode === null) server.kill("SIGKILL");
 	} finally {
+		standIn?.stop();
 		await cluster?.stop();
 		unlock();
 	}
@@ -168,6 +174,7 @@ function announce(address: string, signIns: SignInNote[], folder: string, wished
 	for (const { email, password, role } of signIns) say(`  ${role.padEnd(12)} ${email.padEnd(34)} ${password}`);
 	if (signIns.length > 0) say("  (demo passwords: change them under your name before others can reach this machine)");
 	say(`\n  Data in ${folder}${folder === wished ? "" : " (PostgreSQL cannot reach the project’s own folder)"}`);
+	say("  The kilns are stand-ins in a process of their own; their heat is computed, nothing gets warm");
 	say("  Ctrl+C stops application and database; everything is kept.\n");
 }
 

@@ -17,7 +17,7 @@ export async function addPhoto(
 	return db.transaction(async (tx) => {
 		const studio = await loadStudio(tx);
 		const { repeated } = await recordStep(
-			{ tx, studio, ...who },
+			{ tx, studio, ...who, afterwards: [] },
 			{ ...to, data: { type: "photographed", photoId: to.eventId } },
 		);
 		if (!repeated) await tx.insert(photo).values({ id: to.eventId, pieceId: to.pieceId, takenAt: who.now, ...made });

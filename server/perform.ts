@@ -21,6 +21,8 @@ export interface Context {
 	now: Date;
 	/** Headers of the request, for the sign-in library only. */
 	headers: Headers;
+	/** To be done once the transaction is kept: what reaches outside the database. */
+	afterwards: (() => Promise<unknown>)[];
 }
 
 export interface UseCase<N extends ActionName> {
@@ -45,12 +47,18 @@ export async function perform<N extends ActionName>(
 	if (useCase.role === "instructor" && who.actor.role !== "instructor") {
 		throw new Refusal("forbidden", "Only an instructor may do this.");
 	}
-	return db.transaction(async (tx) => {
+	const afterwards: Context["afterwards"] = [];
+	const output = await db.transaction(async (tx) => {
 		const studio = await loadStudio(tx);
-		const output = await useCase.run({ tx, studio, ...who }, parsed.data as ActionInput<N>);
+		const made = await useCase.run({ tx, studio, ...who, afterwards }, parsed.data as ActionInput<N>);
 		await tx.execute(sql`select pg_notify(${CHANGED}, ${name})`);
-		return output;
+		return made;
 	});
+	for (const act of afterwards)
+		await act().catch((error: unknown) =>
+			console.error(`after ${name}:`, error instanceof Error ? error.message : error),
+		);
+	return output;
 }
 
 export const problemsOf = (error: z.ZodError) =>

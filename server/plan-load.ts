@@ -40,6 +40,8 @@ export async function planLoad(
 	const result = proposeLoad(pieces, loadKilnOf(row), family, {
 		cooling: studio.coolingSchool,
 		soak: studio.soakSchool,
+		heat: studio.heatSchool,
+		dots: studio.dotSchool,
 		clearanceMm: studio.clearanceMm,
 	});
 	if (!result.ok) throw new Refusal("invalid", result.problems);

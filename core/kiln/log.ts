@@ -8,3 +8,20 @@ export interface LogPoint {
 	kwh: number | null;
 }
 export type KilnLog = readonly LogPoint[];
+
+/** How the columns of a log file are to be read; columns counted from 0. */
+export interface LogMapping {
+	time: {
+		column: number;
+		/** A clock time or a count of seconds, minutes or hours needs a start to become instants. */
+		as: "instant" | "clock" | "seconds" | "minutes" | "hours";
+		/** ISO instant the log starts at. */
+		startsAt: string | null;
+	};
+	air: number;
+	set: number | null;
+	duty: number | null;
+	kwh: number | null;
+	unit: "C" | "F";
+	dutyIn: "share" | "percent";
+}

@@ -5,8 +5,8 @@ import { afterPowerCut } from "./after-cut";
 import { alarmsOf, SILENT_S, type WatchedReading } from "./watch";
 
 const MINUTE = 60_000;
-const driven = () => ({ driven: true, hottestC: 804 });
-const falling = () => ({ driven: false, hottestC: 804 });
+const driven = () => ({ driven: true, hottestC: 804, usualLagK: 0 });
+const falling = () => ({ driven: false, hottestC: 804, usualLagK: 0 });
 const reading = (min: number, airC: number | null, setC: number | null, rest: Partial<WatchedReading> = {}) => ({
 	atMs: min * MINUTE,
 	airC,
@@ -38,6 +38,11 @@ describe("alarms of a running firing", () => {
 		expect(kinds(late.slice(0, 9))).toEqual([]);
 		expect(kinds(late)).toEqual(["lags"]);
 		expect(alarmsOf(late.slice(0, 4), driven, 3 * MINUTE, 10).map(({ kind }) => kind)).toEqual(["lags"]);
+	});
+	it("does not call a kiln late that always lags there", () => {
+		const late = Array.from({ length: 15 }, (_, i) => reading(i, 600, 640));
+		expect(kinds(late, () => ({ driven: true, hottestC: 804, usualLagK: 20 }))).toEqual([]);
+		expect(kinds(late)).toEqual(["lags"]);
 	});
 	it("does not call a kiln late that is meant to fall by itself", () => {
 		const late = Array.from({ length: 15 }, (_, i) => reading(i, 600, 700));

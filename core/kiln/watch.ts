@@ -27,8 +27,10 @@ export interface WatchedReading {
 export interface WatchedPlan {
 	/** The segment is one the kiln is driven up or held in. */
 	driven: boolean;
-	/** The set point is where the segment ends up: it does not rise any more. */
+	/** The hottest the segment ever asks for. */
 	hottestC: number;
+	/** How far this kiln lags there anyway, K, as simulated. */
+	usualLagK: number;
 }
 
 export interface Alarm {
@@ -80,12 +82,11 @@ export function alarmsOf(
 			kind: "overshoots",
 			sentence: say`${{ c: last.airC }}, ${{ n: Math.round(last.airC - hottestC) }} K above the ${{ c: hottestC }} of this segment. A relay may be stuck: switch it off at the wall.`,
 		});
-	const lagging = (one: WatchedReading) =>
-		one.airC !== null &&
-		one.setC !== null &&
-		one.segment !== null &&
-		plan(one.segment).driven &&
-		one.setC - one.airC > LAG_K;
+	const lagging = ({ airC, setC, segment }: WatchedReading) => {
+		if (airC === null || setC === null || segment === null) return false;
+		const { driven, usualLagK } = plan(segment);
+		return driven && setC - airC > usualLagK + LAG_K;
+	};
 	const since = readings.findLastIndex((one) => !lagging(one));
 	const first = readings[since + 1];
 	const lagMin = first ? ((nowMs - first.atMs) / 60_000) * perS : 0;

@@ -1,9 +1,11 @@
+import { mostOf } from "../extremes";
 import { buildSchedule } from "../firing/build";
 import type { CoolingSchool, PieceToFire } from "../firing/demand";
 import type { FuseLevel } from "../firing/level";
 import { LEVEL_AIM } from "../firing/level";
 import { type MergedDemand, mergeDemands } from "../firing/merge";
 import { type Schedule, scheduleHours } from "../firing/schedule";
+import type { DotSchool, HeatSchool } from "../firing/schools";
 import type { GlassFamily, SoakSchool } from "../glass/family";
 import type { AsMade } from "../journey/events";
 import type { KilnBody } from "../kiln/kiln";
@@ -32,6 +34,8 @@ export interface LoadKiln {
 export interface LoadSchools {
 	cooling: CoolingSchool;
 	soak: SoakSchool;
+	heat?: HeatSchool;
+	dots?: DotSchool;
 	clearanceMm: number;
 }
 
@@ -122,7 +126,8 @@ export function proposeLoad(
 
 	const merged = mergeDemands(loaded.map(toFire), schools.cooling);
 	if (!merged) return problem(["pieceIds"], "These pieces go to different fuse levels and cannot share a firing.");
-	const build = { family, kiln: kiln.body, soakSchool: schools.soak };
+	const { heat, dots } = schools;
+	const build = { family, kiln: kiln.body, soakSchool: schools.soak, ...(heat && { heat }), ...(dots && { dots }) };
 	const schedule = buildSchedule(merged, build);
 	const peakC = Math.max(...schedule.segments.map(({ targetC }) => targetC));
 	if (peakC > kiln.maxC) return problem(["kilnId"], `This load needs ${peakC} °C; the kiln goes to ${kiln.maxC} °C.`);
@@ -151,25 +156,27 @@ export function proposeLoad(
 	});
 }
 
-/** The firing of a load on its kiln, with the thickest piece's glass and the heat that shelf and glass hold. */
-export function simulateLoad(
+/** What lies on the shelf: the thickest glass, and the heat that shelf and glass hold. */
+export function loadHeat(
 	loaded: readonly { asMade: AsMade }[],
-	kiln: Pick<LoadKiln, "body" | "shelf">,
-	family: GlassFamily,
-	schedule: Schedule,
-	startC?: number,
-): Simulation {
+	shelf: Pick<Shelf, "widthMm" | "heightMm">,
+	bareMm = 0,
+): { thicknessMm: number; loadJPerK: number } {
 	const glassKg = loaded.reduce(
 		(sum, { asMade }) => sum + asMade.widthMm * asMade.heightMm * meanThicknessMm(asMade) * 2.5e-6,
 		0,
 	);
-	const shelfKg = ((kiln.shelf.widthMm * kiln.shelf.heightMm) / 1e6) * SHELF_KG_PER_M2;
-	return simulateFiring({
-		kiln: kiln.body,
-		schedule,
-		family,
-		thicknessMm: Math.max(...loaded.map(({ asMade }) => asMade.thickestMm)),
+	const shelfKg = ((shelf.widthMm * shelf.heightMm) / 1e6) * SHELF_KG_PER_M2;
+	return {
+		thicknessMm: mostOf([bareMm, ...loaded.map(({ asMade }) => asMade.thickestMm)]),
 		loadJPerK: (glassKg + shelfKg) * GLASS_J_PER_KG_K,
-		startC,
-	});
+	};
 }
+
+/** The firing of a load on its kiln. */
+export const simulateLoad = (
+	loaded: readonly { asMade: AsMade }[],
+	kiln: Pick<LoadKiln, "body" | "shelf">,
+	family: GlassFamily,
+	schedule: Schedule,
+): Simulation => simulateFiring({ kiln: kiln.body, schedule, family, ...loadHeat(loaded, kiln.shelf) });

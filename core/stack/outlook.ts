@@ -57,7 +57,7 @@ export function outlookOf(stack: Stack, school: CoolingSchool = "usual", familyI
 	};
 }
 
-function mainFamily({ glass }: Stack): string | undefined {
+export function mainFamily({ glass }: Stack): string | undefined {
 	const area = new Map<string, number>();
 	for (const lain of glass) {
 		const id = lain.glass?.familyId;

@@ -30,7 +30,7 @@ export async function briefs(
 			kit: sql<string | null>`${kitVersion.document}->>'name'`,
 			reading: sql<Omit<KitReading, "findings"> | null>`${kitVersion.reading} - 'findings'`,
 			startedAt: firing.startedAt,
-			openS: firing.openS,
+			openS: sql<number | null>`coalesce(${firing.predictedOpenS}, ${firing.openS})`,
 			speedUp: firing.speedUp,
 		})
 		.from(piece)

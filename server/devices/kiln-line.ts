@@ -1,27 +1,29 @@
-import type { firing } from "@db/schema";
-import { readStandIn } from "@standins/kiln";
+import type { KilnCommand, LineSettings, LineStatus } from "@contract/kiln";
+import { folderLine } from "./folder-line";
+import { modbusLine } from "./modbus-line";
 
-export interface KilnReading {
-	airC: number;
+/** What a kiln's controller says at one instant. What it cannot say is null. */
+export interface LineReading {
+	at: Date;
+	airC: number | null;
 	setC: number | null;
+	duty: number | null;
+	kwh: number | null;
+	/** Segment of its programme, counted from 0. */
+	segment: number | null;
+	/** Seconds of its own clock since its programme began. */
 	elapsedS: number | null;
+	status: LineStatus | null;
 }
 
-/** The one thing the studio asks of a kiln's controller. It only reads: a kiln is started by somebody standing at it. */
+/** The one thing the studio asks of a kiln: to be read. Whoever allows it may also let it be steered. */
 export interface KilnLine {
-	read(kilnId: string, now: Date): KilnReading;
+	/** Readings since the last time; a line that answers at once gives one. Fails where nothing answers. */
+	read(since: Date | null): Promise<LineReading[]>;
+	/** Undefined where this line can only be read. */
+	command?(command: KilnCommand): Promise<void>;
+	close(): void;
 }
 
-type LastFiring = Pick<typeof firing.$inferSelect, "schedule" | "startedAt" | "speedUp">;
-
-/** The stand-in, given the firing last started on it. */
-export const standInLine = (last: LastFiring | undefined): KilnLine => ({
-	read: (kilnId, now) =>
-		readStandIn(
-			kilnId,
-			last?.startedAt
-				? { segments: last.schedule.segments, startedAtMs: last.startedAt.getTime(), speedUp: last.speedUp }
-				: undefined,
-			now.getTime(),
-		),
-});
+export const openLine = (settings: LineSettings, timeZone: string): KilnLine =>
+	settings.driver === "modbus" ? modbusLine(settings) : folderLine(settings.folder, timeZone);

@@ -1,63 +1,150 @@
 import type { Database } from "@db/connect";
-import { firing, kiln, kilnReading } from "@db/schema";
-import { and, desc, eq, isNotNull, sql } from "drizzle-orm";
+import { latestReading, storeReadings } from "@db/queries/readings";
+import { firing, kiln, studio } from "@db/schema";
+import { eq, isNotNull, sql } from "drizzle-orm";
 import { CHANGED } from "../perform";
-import { standInLine } from "./kiln-line";
+import { FiringWatch } from "../watch-firing";
+import { type KilnLine, type LineReading, openLine } from "./kiln-line";
+import { isStandIn, pressStart } from "./stand-in-panel";
 
-const TICK_MS = 1000;
+const TICK_MS = 250;
 /** Seconds of kiln time between readings of a hot kiln, of wall time for an idle one. */
 const HOT_EVERY_S = 10;
 const IDLE_EVERY_S = 60;
+/** Open pages are told of new readings not more often than this. */
+const TELL_EVERY_MS = 1000;
 
-/** Reads every kiln in turn, for ever; a round that fails is tried again at the next tick. Returns the stop. */
-export function pollKilns(db: Database): () => void {
-	const lastReadMs = new Map<string, number>();
-	let stopped = false;
-	const round = async () => {
-		if (stopped) return;
-		try {
-			await readDue(db, lastReadMs, new Date());
-		} catch (error) {
-			console.error("kiln readings:", error instanceof Error ? error.message : error);
+interface Listened {
+	settings: string;
+	line: KilnLine;
+	dueMs: number;
+	busy: boolean;
+}
+
+/** Listens to every kiln that has a line, each by itself, so that a silent one holds up no other. */
+export class KilnListener {
+	private readonly lines = new Map<string, Listened>();
+	private readonly watch: FiringWatch;
+	private toldMs = 0;
+
+	constructor(private readonly db: Database) {
+		this.watch = new FiringWatch(db);
+	}
+
+	/** Reads all kilns that are due. A kiln that does not answer is tried again when it is due again. */
+	async round(now = new Date()): Promise<void> {
+		const kilns = await this.db.select({ id: kiln.id, line: kiln.line }).from(kiln).where(isNotNull(kiln.line));
+		const running = await this.db.select().from(firing).where(eq(firing.state, "running"));
+		const [{ timeZone } = { timeZone: "UTC" }] = await this.db.select({ timeZone: studio.timeZone }).from(studio);
+		await Promise.all(
+			kilns.map(async ({ id, line: settings }) => {
+				if (!settings) return;
+				const listened = this.listened(id, JSON.stringify(settings), () => openLine(settings, timeZone));
+				if (listened.busy || now.getTime() < listened.dueMs) return;
+				const hot = running.find(({ kilnId }) => kilnId === id);
+				listened.dueMs =
+					now.getTime() + (hot ? Math.max(TICK_MS, (HOT_EVERY_S / hot.speedUp) * 1000) : IDLE_EVERY_S * 1000);
+				listened.busy = true;
+				try {
+					await this.readOne(id, listened.line, hot, now);
+				} catch (error) {
+					console.error("a kiln’s reading was not kept:", error instanceof Error ? error.message : error);
+				} finally {
+					listened.busy = false;
+				}
+			}),
+		);
+	}
+
+	/**
+	 * A stand-in that was started again has forgotten its programme; a kiln would not have. What runs on it by the book is
+	 * pressed in again as long ago as it began. Once, when listening begins.
+	 */
+	async catchUpStandIns(now = new Date()): Promise<void> {
+		const running = await this.db
+			.select({ firing, line: kiln.line })
+			.from(firing)
+			.innerJoin(kiln, eq(kiln.id, firing.kilnId))
+			.where(eq(firing.state, "running"));
+		for (const { firing: hot, line } of running) {
+			if (!isStandIn(line) || !hot.startedAt) continue;
+			const opened = openLine(line, "UTC");
+			try {
+				const [reading] = await opened.read(null);
+				const behindS = ((now.getTime() - hot.startedAt.getTime()) / 1000) * hot.speedUp;
+				if (reading?.status === "idle") await pressStart(line.port, hot.schedule.segments, hot.speedUp, behindS);
+			} catch (error) {
+				console.error("a stand-in kiln does not answer:", error instanceof Error ? error.message : error);
+			} finally {
+				opened.close();
+			}
 		}
-		if (!stopped) setTimeout(round, TICK_MS).unref();
-	};
-	void round();
-	return () => {
-		stopped = true;
+	}
+
+	close(): void {
+		for (const { line } of this.lines.values()) line.close();
+		this.lines.clear();
+	}
+
+	private listened(id: string, settings: string, open: () => KilnLine): Listened {
+		const known = this.lines.get(id);
+		if (known?.settings === settings) return known;
+		known?.line.close();
+		const made = { settings, line: open(), dueMs: 0, busy: false };
+		this.lines.set(id, made);
+		return made;
+	}
+
+	private async readOne(kilnId: string, line: KilnLine, hot: typeof firing.$inferSelect | undefined, now: Date) {
+		const last = await latestReading(this.db, kilnId);
+		const heard = await line.read(last?.at ?? null).catch((): LineReading[] => []);
+		const rows = heard.map((reading) => rowOf(kilnId, reading, hot));
+		const written = await storeReadings(this.db, rows);
+		const changed = hot ? await this.watch.look(hot.id, now) : false;
+		if (changed) await this.tell("kilns");
+		else if (written > 0 && Date.now() - this.toldMs >= TELL_EVERY_MS) {
+			this.toldMs = Date.now();
+			await this.tell("readings");
+		}
+	}
+
+	private tell(topic: string) {
+		return this.db.execute(sql`select pg_notify(${CHANGED}, ${topic})`);
+	}
+}
+
+/** Instants are cut to the tick, so that two copies of the server write one row between them. */
+function rowOf(kilnId: string, reading: LineReading, hot: typeof firing.$inferSelect | undefined) {
+	const { status, elapsedS, ...rest } = reading;
+	const tickMs = (hot?.speedUp ?? 1) > 1 ? TICK_MS : 1000;
+	const at = new Date(Math.floor(reading.at.getTime() / tickMs) * tickMs);
+	const since = hot?.startedAt ? ((at.getTime() - hot.startedAt.getTime()) / 1000) * hot.speedUp : null;
+	const itsOwn = hot !== undefined && since !== null && since >= 0 && status !== "idle";
+	return {
+		...rest,
+		kilnId,
+		at,
+		status,
+		firingId: itsOwn ? hot.id : null,
+		elapsedS: itsOwn ? (elapsedS ?? since) : null,
 	};
 }
 
-/** One round. Instants are cut to the tick, so that two copies of the server write one row between them. */
-export async function readDue(db: Database, lastReadMs: Map<string, number>, now: Date): Promise<number> {
-	const at = new Date(Math.floor(now.getTime() / TICK_MS) * TICK_MS);
-	let written = 0;
-	for (const { id } of await db.select({ id: kiln.id }).from(kiln)) {
-		const [last] = await db
-			.select()
-			.from(firing)
-			.where(and(eq(firing.kilnId, id), isNotNull(firing.startedAt)))
-			.orderBy(desc(firing.startedAt))
-			.limit(1);
-		const hot = last?.state === "running";
-		const everyMs = hot ? Math.max(TICK_MS, (HOT_EVERY_S / last.speedUp) * 1000) : IDLE_EVERY_S * 1000;
-		if (at.getTime() - (lastReadMs.get(id) ?? 0) < everyMs) continue;
-		lastReadMs.set(id, at.getTime());
-		const reading = standInLine(last).read(id, at);
-		const rows = await db
-			.insert(kilnReading)
-			.values({
-				kilnId: id,
-				at,
-				firingId: hot ? last.id : null,
-				elapsedS: hot ? reading.elapsedS : null,
-				airC: reading.airC,
-				setC: reading.setC,
-			})
-			.onConflictDoNothing()
-			.returning({ at: kilnReading.at });
-		written += rows.length;
-	}
-	if (written > 0) await db.execute(sql`select pg_notify(${CHANGED}, 'readings')`);
-	return written;
+/** Listens for ever; a round that fails is tried again at the next tick. Returns the stop. */
+export function pollKilns(db: Database): () => void {
+	const listener = new KilnListener(db);
+	let stopped = false;
+	const round = async () => {
+		if (stopped) return;
+		// Not waited for: a kiln that answers late must not hold up the others.
+		void listener
+			.round()
+			.catch((error: unknown) => console.error("kiln readings:", error instanceof Error ? error.message : error));
+		if (!stopped) setTimeout(round, TICK_MS).unref();
+	};
+	void listener.catchUpStandIns().finally(round);
+	return () => {
+		stopped = true;
+		listener.close();
+	};
 }

@@ -1,9 +1,17 @@
 import { randomUUID } from "node:crypto";
 import { OPEN_C } from "@core/firing/build";
+import { flowIndex } from "@core/firing/flow-index";
+import { feltCurve } from "@core/firing/plan-flow";
+import { scheduleHours } from "@core/firing/schedule";
+import { viscosityOf } from "@core/glass/viscosity";
+import { afterFiring } from "@core/kiln/record";
 import type { Transaction } from "@db/connect";
-import { latestReading } from "@db/queries/readings";
-import { firing, firingPlace, kiln, mould, piece } from "@db/schema";
+import { firingReadings, lastReadings, latestReading } from "@db/queries/readings";
+import { type FiringCame, firing, firingPlace, kiln, mould, piece } from "@db/schema";
 import { and, eq, inArray, sql } from "drizzle-orm";
+import { isStandIn, pressStart } from "../devices/stand-in-panel";
+import { firingModel } from "../firing-model";
+import { misfitFor } from "../kiln-lessons";
 import { mayOpen } from "../may-open";
 import type { UseCase } from "../perform";
 import { recordStep } from "../record";
@@ -28,11 +36,18 @@ export const startFiring: UseCase<"startFiring"> = {
 		for (const { pieceId } of places) {
 			await recordStep(context, { pieceId, eventId: randomUUID(), data: { type: "firingStarted", firingId } });
 		}
+		const [its] = await tx.select().from(kiln).where(eq(kiln.id, row.kilnId)).for("update");
+		if (!its) throw new Refusal("missing", "This kiln is not in the book.");
+		const { line } = its;
+		if (speedUp > 1 && !isStandIn(line))
+			throw new Refusal("invalid", `Only the stand-in’s clock can run faster: ${its.name} is real.`);
 		await tx.update(firing).set({ state: "running", startedAt: now, speedUp }).where(eq(firing.id, firingId));
+		const hours = scheduleHours(row.schedule, its.body);
 		await tx
 			.update(kiln)
-			.set({ uses: sql`${kiln.uses} + 1` })
-			.where(eq(kiln.id, row.kilnId));
+			.set({ uses: its.uses + 1, ...afterFiring(its, hours) })
+			.where(eq(kiln.id, its.id));
+		if (isStandIn(line)) context.afterwards.push(() => pressStart(line.port, row.schedule.segments, speedUp));
 		return { startedAt: now.toISOString() };
 	},
 };
@@ -61,11 +76,25 @@ export const openFiring: UseCase<"openFiring"> = {
 			}
 		}
 		const note = opening.may ? row.note : `Opened early above ${OPEN_C} °C: ${earlyReason}`;
-		await tx.update(firing).set({ state: "opened", finishedAt: now, note }).where(eq(firing.id, firingId));
+		const came = await whatCame(tx, firingId);
+		await tx.update(firing).set({ state: "opened", finishedAt: now, note, came }).where(eq(firing.id, firingId));
 		await countMouldUses(tx, firingId);
 		return { firingId };
 	},
 };
+
+/** The measured curve in three figures, for the kiln's record; null where there are too few readings. */
+async function whatCame(tx: Transaction, firingId: string): Promise<FiringCame | null> {
+	const model = await firingModel(tx, firingId);
+	const measured = (await firingReadings(tx, firingId)).flatMap(({ s, c }) => (c === null ? [] : [{ s, c }]));
+	if (measured.length < 10) return null;
+	const [last] = await lastReadings(tx, firingId, 1);
+	return {
+		flow: flowIndex(viscosityOf(model.family), feltCurve(measured, model.kiln.body)),
+		kwh: last?.kwh ?? null,
+		misfit: (await misfitFor(tx, firingId)) ?? null,
+	};
+}
 
 /** Every mould that lay in a firing has one use more since its release was renewed. */
 async function countMouldUses(tx: Transaction, firingId: string): Promise<void> {

@@ -1,10 +1,30 @@
-import type { FiringCard, FiringPiece } from "@contract/views";
+import type { FiringCard, FiringPiece, PieceBrief } from "@contract/views";
+import { loadHeat } from "@core/loading/propose";
 import { briefs } from "@db/queries/pieces";
-import { firing, firingPlace, glassFamily, kiln, piece } from "@db/schema";
+import { firing, firingPlace, glassFamily, kiln, piece, scheduleVersion } from "@db/schema";
 import { desc, eq, inArray, type SQL } from "drizzle-orm";
 import { openInstant } from "../may-open";
 import { type ViewContext, when } from "./context";
 import { kilnCard } from "./kilns";
+
+async function namesOfSchedules(db: ViewContext["db"], ids: string[]): Promise<Map<string, string>> {
+	if (ids.length === 0) return new Map();
+	const rows = await db
+		.select({ id: scheduleVersion.id, version: scheduleVersion.version, document: scheduleVersion.document })
+		.from(scheduleVersion)
+		.where(inArray(scheduleVersion.id, ids));
+	return new Map(rows.map(({ id, version, document }) => [id, `${document.name}, version ${version}`]));
+}
+
+/** What lies in a firing, for a simulation of it. A bare one has a thickness of its own. */
+function heatOf(pieces: readonly PieceBrief[], row: typeof kiln.$inferSelect, bareMm: number): FiringCard["heat"] {
+	const loaded = pieces.flatMap(({ asMade }) => (asMade ? [{ asMade }] : []));
+	const shelf = { widthMm: row.shelfWidthMm, heightMm: row.shelfHeightMm };
+	return {
+		...loadHeat(loaded, shelf, bareMm),
+		onMould: pieces.some(({ route, step }) => Boolean(route[step]?.mouldId)),
+	};
+}
 
 /** Firings with their kiln, schedule and the pieces on their shelf, newest first. */
 export async function firingCards(context: ViewContext, where: SQL | undefined, most = 20): Promise<FiringCard[]> {
@@ -21,6 +41,10 @@ export async function firingCards(context: ViewContext, where: SQL | undefined, 
 	const places = ids.length > 0 ? await db.select().from(firingPlace).where(inArray(firingPlace.firingId, ids)) : [];
 	const pieceIds = [...new Set(places.map(({ pieceId }) => pieceId))];
 	const pieces = pieceIds.length > 0 ? await briefs(db, inArray(piece.id, pieceIds), when(context)) : [];
+	const scheduleNames = await namesOfSchedules(
+		db,
+		rows.flatMap((one) => one.firing.scheduleVersionId ?? []),
+	);
 	return rows.map(({ firing: row, kiln: kilnRow, family }) => ({
 		id: row.id,
 		number: row.number,
@@ -38,6 +62,16 @@ export async function firingCards(context: ViewContext, where: SQL | undefined, 
 		openS: row.openS,
 		kwh: row.kwh,
 		flow: row.flow,
+		predictedEndS: row.predictedEndS,
+		predictedOpenS: row.predictedOpenS,
+		what: row.what,
+		note: row.note,
+		scheduleName: scheduleNames.get(row.scheduleVersionId ?? "") ?? null,
+		heat: heatOf(
+			pieces.filter(({ id }) => places.some((place) => place.firingId === row.id && place.pieceId === id)),
+			kilnRow,
+			row.thicknessMm ?? 0,
+		),
 		pieces: places
 			.filter(({ firingId }) => firingId === row.id)
 			.flatMap((place): FiringPiece[] => {

@@ -6,6 +6,7 @@ import { chooseSession, sessionBriefs } from "@db/queries/sessions";
 import { cutRun, cutTick, firing, firingPlace, kitDesign, kitVersion } from "@db/schema";
 import { clockNear, dayOf } from "@formats/time";
 import { and, eq, inArray, isNull, sql } from "drizzle-orm";
+import { alarmBriefs, openOrUnseen } from "./alarms";
 import { type View, type ViewContext, when } from "./context";
 import { kilnCells } from "./kilns";
 
@@ -20,6 +21,7 @@ export const frame: View<"frame"> = async (context) => {
 		clearanceMm: studio.clearanceMm,
 		stations: await stationCounts(context, kilns),
 		kilns,
+		alarms: await alarmBriefs(context.db, openOrUnseen()),
 	};
 };
 

@@ -2,9 +2,13 @@ import type { ViewName } from "@contract/views";
 import { bench, cut } from "./class";
 import type { View } from "./context";
 import { frame } from "./frame";
+import { kilnPage, kilnRecordView, lesson } from "./kiln-page";
 import { books, frozenKit, kit, kits } from "./kits";
+import { microwave } from "./microwave";
 import { find, labels, pieceView } from "./piece";
-import { dry, fire, handOver, load, open, proposal, readings } from "./stations";
+import { readings } from "./running";
+import { scheduleBench, schedules } from "./schedules";
+import { dry, fire, handOver, load, open, proposal } from "./stations";
 import { today } from "./today";
 
 /** Everything the studio can be asked to show. */
@@ -22,6 +26,12 @@ export const views: { [N in ViewName]: View<N> } = {
 	proposal,
 	fire,
 	readings,
+	schedules,
+	schedule: scheduleBench,
+	kiln: kilnPage,
+	kilnRecord: kilnRecordView,
+	kilnLesson: lesson,
+	microwave,
 	open,
 	handOver,
 	piece: pieceView,

@@ -5,6 +5,7 @@ import { latestReading } from "@db/queries/readings";
 import { firing, firingPlace, kiln } from "@db/schema";
 import { clockNear } from "@formats/time";
 import { and, asc, eq, inArray, sql } from "drizzle-orm";
+import { isStandIn } from "../devices/stand-in-panel";
 import { mayOpen, openInstant } from "../may-open";
 import type { KilnRow } from "../plan-load";
 import type { ViewContext } from "./context";
@@ -30,7 +31,7 @@ export async function kilnCells({ db, now }: ViewContext): Promise<KilnCell[]> {
 			const reading = await latestReading(db, row.id);
 			const its = firings.filter(({ kilnId }) => kilnId === row.id);
 			const current = its.find(({ state }) => state === "running") ?? its[0];
-			const airC = reading?.airC ?? row.body.roomC;
+			const airC = reading ? reading.airC : row.body.roomC;
 			const readAgoS = reading ? (now.getTime() - reading.at.getTime()) / 1000 : null;
 			const cell = { id: row.id, name: row.name, kind: row.kind, airC, readAgoS, uses: row.uses };
 			if (!current) return { ...cell, state: "empty" as const, phase: "empty", firing: null };
@@ -40,7 +41,7 @@ export async function kilnCells({ db, now }: ViewContext): Promise<KilnCell[]> {
 			return {
 				...cell,
 				state,
-				phase: phaseOf(current, row, state, elapsedS),
+				phase: measuredPhase(reading, current) ?? phaseOf(current, row, state, elapsedS),
 				firing: {
 					id: current.id,
 					number: current.number,
@@ -51,7 +52,7 @@ export async function kilnCells({ db, now }: ViewContext): Promise<KilnCell[]> {
 					elapsedS,
 					openAt: openInstant(current)?.toISOString() ?? null,
 					plan,
-					totalS: current.openS,
+					totalS: current.predictedOpenS ?? current.openS,
 				},
 			};
 		}),
@@ -68,6 +69,14 @@ function kilnState(
 	if (row.state === "planned") return "planned";
 	if (mayOpen(row, reading, now).may) return "canOpen";
 	return elapsedS < endS ? "running" : "cooling";
+}
+
+/** What the controller itself says, where that is more than a number. */
+function measuredPhase(reading: Awaited<ReturnType<typeof latestReading>>, current: FiringRow): string | undefined {
+	if (reading?.firingId !== current.id) return undefined;
+	if (reading.status === "powerLost") return "waits, power was lost";
+	if (reading.status === "sensorOpen") return "sensor open";
+	return reading.status === "held" ? "held by hand" : undefined;
 }
 
 /** Which part of its schedule a firing is in by the clock, in a word or two. */
@@ -107,6 +116,11 @@ export function kilnCard(row: KilnRow, busy: FiringRow | undefined, context: Vie
 		marginMm: row.marginMm,
 		clearHeightMm: row.clearHeightMm,
 		maxC: row.maxC,
+		maxSegments: row.maxSegments,
+		shelfShape: row.shelfShape,
+		zones: row.zones,
+		line: row.line === null ? null : isStandIn(row.line) ? "standIn" : row.line.driver,
+		permissions: row.permissions,
 		doorSide: row.doorSide,
 		mayPlan: busy?.state !== "planned",
 		busyUntil: openAt?.toISOString() ?? null,

@@ -1,15 +1,13 @@
 import type { PieceBrief } from "@contract/views";
-import { flowIndex } from "@core/firing/flow-index";
 import { curveOf } from "@core/firing/schedule";
-import { viscosityOf } from "@core/glass/viscosity";
 import { seriesOf } from "@core/kiln/simulate";
 import { effectiveOf, simulateLoad } from "@core/loading/propose";
 import { traysOf } from "@core/loading/tray";
 import { loadGlass } from "@db/queries/glass";
 import { picturesOf } from "@db/queries/pictures";
 import { briefs } from "@db/queries/pieces";
-import { firingReadings, latestReading } from "@db/queries/readings";
-import { firing, firingPlace, glassFamily, pickupSpot, piece } from "@db/schema";
+import { latestReading } from "@db/queries/readings";
+import { firing, firingPlace, pickupSpot, piece } from "@db/schema";
 import { and, asc, eq, inArray, isNull, or, sql } from "drizzle-orm";
 import { mayOpen } from "../may-open";
 import { loadKilnOf, planLoad } from "../plan-load";
@@ -84,17 +82,6 @@ export const fire: View<"fire"> = async (context) => ({
 	),
 });
 
-export const readings: View<"readings"> = async ({ db }, params) => {
-	const [row] = await db
-		.select({ firing, family: glassFamily })
-		.from(firing)
-		.innerJoin(glassFamily, eq(glassFamily.id, firing.familyId))
-		.where(eq(firing.id, params.get("firing") ?? ""));
-	if (!row) throw new Refusal("missing", "This firing is not in the book.");
-	const points = await firingReadings(db, row.firing.id);
-	return { firingId: row.firing.id, points, flowSoFar: flowIndex(viscosityOf(row.family), points) };
-};
-
 export const open: View<"open"> = async (context) => {
 	const { db, now } = context;
 	const unjudged = db.select({ id: firingPlace.firingId }).from(firingPlace).where(isNull(firingPlace.judgedLevel));
@@ -108,11 +95,7 @@ export const open: View<"open"> = async (context) => {
 			const opening =
 				card.state === "opened"
 					? { may: true, why: "" }
-					: mayOpen(
-							{ startedAt: card.startedAt ? new Date(card.startedAt) : null, openS: card.openS, speedUp: card.speedUp },
-							reading,
-							now,
-						);
+					: mayOpen({ ...card, startedAt: card.startedAt ? new Date(card.startedAt) : null }, reading, now);
 			return { ...card, airC: reading?.airC ?? null, mayOpen: opening.may, whyNot: opening.why };
 		}),
 	);

@@ -96,7 +96,7 @@ describe("stations of the demo", () => {
 		const running = firings.find(({ state }) => state === "running");
 		const { points, flowSoFar } = await studio.see("readings", { firing: running?.id ?? "" });
 		expect(points.length).toBeGreaterThan(100);
-		expect(Math.max(...points.map(({ c }) => c))).toBeGreaterThan(740);
+		expect(Math.max(...points.map(({ c }) => c ?? 0))).toBeGreaterThan(740);
 		expect(flowSoFar).toBeGreaterThan(0.8);
 		const { firings: toJudge } = await studio.see("open");
 		expect(toJudge[0]?.pieces.some(({ judgedLevel }) => judgedLevel === null)).toBe(true);

@@ -72,7 +72,7 @@ export async function sendSamplePicture(sampleId: string, file: File): Promise<{
 }
 
 /** Views that change with every kiln reading; all others only when somebody did something. */
-const HOT_VIEWS: readonly string[] = ["frame", "readings", "open"];
+const HOT_VIEWS: readonly string[] = ["frame", "readings", "open", "kiln"];
 
 /** A view that keeps itself current: given by the page first, asked again whenever the studio changes. */
 export function useView<N extends ViewName>(

@@ -3,6 +3,7 @@ import { QueryClientProvider } from "@tanstack/react-query";
 import { type ComponentType, useState } from "react";
 import { newQueryClient, useView } from "../lib/api";
 import { type Prefs, PrefsProvider } from "../lib/prefs";
+import { AlarmBar } from "./alarm-bar";
 import { useFrameKeys } from "./keys";
 import { type KeyRow, KeysHelp } from "./keys-help";
 import { KilnStrip } from "./kiln-strip";
@@ -61,7 +62,10 @@ function Layout<N extends ViewName>({
 			<main className="min-h-0 min-w-0">
 				<Table view={view as Views[N]} frame={frame} params={props.params} />
 			</main>
-			<KilnStrip kilns={frame.kilns} />
+			<div>
+				<AlarmBar alarms={frame.alarms} />
+				<KilnStrip kilns={frame.kilns} />
+			</div>
 			<KeysHelp station={keys} />
 		</div>
 	);

@@ -30,7 +30,7 @@ function Cell({ cell }: { cell: KilnCell }) {
 			href="/fire"
 			className={`flex min-w-0 items-center overflow-hidden gap-3 border-r border-[oklch(38%_0.03_168)] pr-4 last:border-r-0 max-lg:gap-2 max-lg:pr-2 ${firing ? "grow-[2] basis-0" : "grow basis-0"}`}
 		>
-			<Glow c={cell.airC} className="h-full w-3.5 shrink-0" />
+			<Glow c={cell.airC ?? 0} className="h-full w-3.5 shrink-0" />
 			<span className="min-w-0 max-w-44 shrink-0 max-lg:max-w-26">
 				<b className="block truncate font-semibold">{cell.name}</b>
 				<span className={`${dim} block truncate`}>
@@ -46,7 +46,7 @@ function Cell({ cell }: { cell: KilnCell }) {
 			)}
 			{!(block && cell.readAgoS === null) && (
 				<span className="figure ml-auto text-2xl font-semibold tracking-tight whitespace-nowrap">
-					{figure({ c: cell.airC })}
+					{cell.airC === null ? "—" : figure({ c: cell.airC })}
 				</span>
 			)}
 			{firing && (

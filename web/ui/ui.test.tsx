@@ -10,12 +10,12 @@ import { readPrefs } from "../lib/prefs";
 import { findings, kilns, picture, pieces, plan, schedule } from "../stations/signs/samples";
 import { ChoiceField, NumberField, TextField } from "./fields";
 import { FindingsList } from "./findings-list";
+import { FiringChart } from "./firing-chart/firing-chart";
 import { KilnStrip } from "./kiln-strip";
 import { KitPlan } from "./kit-plan";
 import { Trouble, troubleAt } from "./notice";
 import { PieceTag } from "./piece-tag";
 import { Rail } from "./rail";
-import { ScheduleCurve } from "./schedule-curve";
 import { SegmentList } from "./segment-list";
 import { lying, ShelfMap } from "./shelf-map";
 import { Glow, LevelGlyph, SeverityMark, StackBar, SwatchPair } from "./signs";
@@ -38,6 +38,7 @@ const frame: FrameView = {
 		handOver: station(4),
 	},
 	kilns: kilns.flat(),
+	alarms: [],
 };
 
 describe("signs", () => {
@@ -114,7 +115,7 @@ describe("figures in the reader's units", () => {
 describe("drawings", () => {
 	it("a curve has a summary and a table of the same figures", () => {
 		const curve = drawn(
-			<ScheduleCurve
+			<FiringChart
 				width={600}
 				height={300}
 				series={[{ name: "plan", points: plan, kind: "plan" }]}
@@ -206,7 +207,7 @@ describe("the frame", () => {
 				<FindingsList findings={findings} />
 				<TextField label="Words" value="x" onChange={() => {}} multiline />
 				<ChoiceField label="Choice" value="a" options={[{ value: "a", label: "one" }]} onChange={() => {}} />
-				<ScheduleCurve width={600} height={300} series={[{ name: "plan", points: plan, kind: "plan" }]} summary="s" />
+				<FiringChart width={600} height={300} series={[{ name: "plan", points: plan, kind: "plan" }]} summary="s" />
 			</>
 		);
 		expect(drawn(everything)).not.toMatch(/ style=/);

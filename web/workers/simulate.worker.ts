@@ -1,8 +1,13 @@
-import type { Simulation } from "@core/kiln/simulate";
-import { simulateLoad } from "@core/loading/propose";
+import { type Simulation, type SimulationInput, simulateFiring } from "@core/kiln/simulate";
 import { expose } from "comlink";
 
-/** The core's simulation of a load's firing, off the page's own thread. */
-const simulator = { run: (...load: Parameters<typeof simulateLoad>): Simulation => simulateLoad(...load) };
+/** The core's simulation of a firing, off the page's own thread, and how long it took (ms). */
+const simulator = {
+	run(input: SimulationInput): { simulation: Simulation; ms: number } {
+		const from = performance.now();
+		const simulation = simulateFiring(input);
+		return { simulation, ms: performance.now() - from };
+	},
+};
 export type Simulator = typeof simulator;
 expose(simulator);

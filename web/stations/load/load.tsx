@@ -4,9 +4,9 @@ import { useState } from "react";
 import type { TroubleError } from "../../lib/api";
 import { useAct, useView } from "../../lib/api";
 import { useFigure, usePrefs } from "../../lib/prefs";
+import { FiringChart } from "../../ui/firing-chart/firing-chart";
 import { framed, type StationProps } from "../../ui/framed";
 import { Caution, Empty, Trouble } from "../../ui/notice";
-import { ScheduleCurve } from "../../ui/schedule-curve";
 import { SegmentList } from "../../ui/segment-list";
 import { lying, ShelfMap } from "../../ui/shelf-map";
 import { LevelGlyph, PromiseMark, StackBar } from "../../ui/signs";
@@ -265,7 +265,7 @@ function Schedule({
 					{(proposal.openS / 3600).toFixed(1)} h, {proposal.kwh.toFixed(1)} kWh, flow index {proposal.flow.toFixed(2)}
 				</span>
 			</p>
-			<ScheduleCurve
+			<FiringChart
 				width={300}
 				height={150}
 				openS={proposal.openS}

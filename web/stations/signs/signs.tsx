@@ -3,11 +3,11 @@ import { type ReactNode, useState } from "react";
 import { TroubleError } from "../../lib/api";
 import { ChoiceField, NumberField, TextField } from "../../ui/fields";
 import { FindingsList } from "../../ui/findings-list";
+import { FiringChart } from "../../ui/firing-chart/firing-chart";
 import { framed } from "../../ui/framed";
 import { KilnStrip } from "../../ui/kiln-strip";
 import { Caution, Empty, Trouble } from "../../ui/notice";
 import { PieceTag } from "../../ui/piece-tag";
-import { ScheduleCurve } from "../../ui/schedule-curve";
 import { SegmentList } from "../../ui/segment-list";
 import { lying, ShelfMap } from "../../ui/shelf-map";
 import { Glow, LevelGlyph, PromiseMark, SeverityMark, StackBar, SwatchPair } from "../../ui/signs";
@@ -125,7 +125,7 @@ function Signs() {
 				/>
 			</Show>
 			<Show name="Schedule curve and segments">
-				<ScheduleCurve
+				<FiringChart
 					width={560}
 					height={240}
 					nowS={12_000}

@@ -1,0 +1,35 @@
+import { type ChildProcess, fork } from "node:child_process";
+import { resolve } from "node:path";
+import { isFree, StartProblem } from "./cluster";
+
+const KILNS = 2;
+const TRIES = 40;
+
+export interface RunningStandIn {
+	/** Kiln number n listens on this + n. */
+	basePort: number;
+	process: ChildProcess;
+	stop(): void;
+}
+
+/** The stand-in kilns in a process of their own, listening before this returns. */
+export async function startStandIn(wishedPort: number): Promise<RunningStandIn> {
+	const basePort = await freeFrom(wishedPort);
+	const process_ = fork(resolve("standins/kiln-server.ts"), [String(basePort), String(KILNS)], {
+		execArgv: ["--import", "tsx"],
+		stdio: ["ignore", "ignore", "inherit", "ipc"],
+	});
+	await new Promise<void>((done, fail) => {
+		process_.once("message", () => done());
+		process_.once("exit", () => fail(new StartProblem("The stand-in kilns ended while starting.")));
+	});
+	return { basePort, process: process_, stop: () => void process_.kill("SIGTERM") };
+}
+
+async function freeFrom(wished: number): Promise<number> {
+	for (let base = wished; base < wished + TRIES * (KILNS + 1); base += KILNS + 1) {
+		const free = await Promise.all(Array.from({ length: KILNS }, (_, i) => isFree(base + i + 1, "127.0.0.1")));
+		if (free.every(Boolean)) return base;
+	}
+	throw new StartProblem(`No ports are free for the stand-in kilns from ${wished} on.`);
+}

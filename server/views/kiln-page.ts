@@ -1,0 +1,138 @@
+import type { KilnFiring } from "@contract/views";
+import { upkeepDue } from "@core/kiln/record";
+import { kilnRecord, latestReading } from "@db/queries/readings";
+import { firing, firingPlace, kiln, kilnAlarm, kilnLesson, kilnReadingSpan, user } from "@db/schema";
+import { and, desc, eq, inArray, max, min, ne } from "drizzle-orm";
+import { logFolder } from "../devices/folder-line";
+import { bodyAfter, learnedFrom, offsetFor } from "../kiln-lessons";
+import { Refusal } from "../refusal";
+import { alarmBriefs } from "./alarms";
+import type { View, ViewContext } from "./context";
+import { kilnCard } from "./kilns";
+import { briefReading } from "./running";
+
+async function kilnRow({ db }: ViewContext, id: string) {
+	const [row] = /^[0-9a-f-]{36}$/.test(id) ? await db.select().from(kiln).where(eq(kiln.id, id)) : [];
+	if (!row) throw new Refusal("missing", "This kiln is not in the book.");
+	return row;
+}
+
+/** A kiln's page is its record: every firing, what was expected, what came, and what that taught. */
+export const kilnPage: View<"kiln"> = async (context, params) => {
+	const { db } = context;
+	const row = await kilnRow(context, params.get("id") ?? "");
+	const { uses, sort: _, ...form } = row;
+	const [busy] = await db
+		.select()
+		.from(firing)
+		.where(and(eq(firing.kilnId, row.id), inArray(firing.state, ["planned", "running"])));
+	const [range] = await db
+		.select({ from: min(kilnReadingSpan.at), to: max(kilnReadingSpan.at) })
+		.from(kilnReadingSpan)
+		.where(eq(kilnReadingSpan.kilnId, row.id));
+	const latest = await latestReading(db, row.id);
+	return {
+		form,
+		uses,
+		card: kilnCard(row, busy, context),
+		upkeep: upkeepDue(row.upkeep, row.elements),
+		firings: await firingsOf(context, row.id),
+		lessons: await lessonsOf(context, row.id),
+		offset: (await offsetFor(db, row)) ?? null,
+		record: range?.from && range.to ? { from: range.from.toISOString(), to: range.to.toISOString() } : null,
+		latest: latest ? briefReading(latest) : null,
+		alarms: await alarmBriefs(db, eq(kilnAlarm.kilnId, row.id), 10),
+		logFolder: row.line?.driver === "folder" ? `logs/${logFolder(row.line.folder).split("/").at(-1)}` : "",
+	};
+};
+
+async function firingsOf({ db }: ViewContext, kilnId: string, most = 40): Promise<KilnFiring[]> {
+	const rows = await db
+		.select()
+		.from(firing)
+		.where(and(eq(firing.kilnId, kilnId), ne(firing.state, "cancelled")))
+		.orderBy(desc(firing.number))
+		.limit(most);
+	const places =
+		rows.length > 0
+			? await db
+					.select({ firingId: firingPlace.firingId, judged: firingPlace.judgedLevel })
+					.from(firingPlace)
+					.where(
+						inArray(
+							firingPlace.firingId,
+							rows.map(({ id }) => id),
+						),
+					)
+			: [];
+	return rows.map((row) => {
+		const its = places.filter(({ firingId }) => firingId === row.id);
+		const levels = [...new Set(its.flatMap(({ judged }) => judged ?? []))];
+		return {
+			id: row.id,
+			number: row.number,
+			state: row.state,
+			startedAt: row.startedAt?.toISOString() ?? null,
+			level: row.level,
+			pieces: its.length,
+			what: row.what,
+			expected: { flow: row.flow, openS: row.openS, kwh: row.kwh },
+			came: row.came,
+			judged: levels.map((level) => ({ level, pieces: its.filter(({ judged }) => judged === level).length })),
+			note: row.note,
+		};
+	});
+}
+
+async function lessonsOf({ db }: ViewContext, kilnId: string) {
+	const rows = await db
+		.select({ lesson: kilnLesson, by: user.name })
+		.from(kilnLesson)
+		.leftJoin(user, eq(user.id, kilnLesson.actorId))
+		.where(eq(kilnLesson.kilnId, kilnId))
+		.orderBy(desc(kilnLesson.at))
+		.limit(20);
+	return rows.map(({ lesson: { id, at, what, before, after, because }, by }) => ({
+		id,
+		at: at.toISOString(),
+		what,
+		before,
+		after,
+		because,
+		by,
+	}));
+}
+
+const DAY_MS = 86_400_000;
+const instantIn = (params: URLSearchParams, name: string, other: number): Date => {
+	const ms = Date.parse(params.get(name) ?? "");
+	return new Date(Number.isNaN(ms) ? other : ms);
+};
+
+/** A kiln's record between two instants, thinned to what a screen can show. */
+export const kilnRecordView: View<"kilnRecord"> = async (context, params) => {
+	const row = await kilnRow(context, params.get("id") ?? "");
+	const to = instantIn(params, "to", context.now.getTime());
+	const from = instantIn(params, "from", to.getTime() - 30 * DAY_MS);
+	if (to <= from) throw new Refusal("invalid", "The record ends before it begins.");
+	return {
+		points: await kilnRecord(context.db, row.id, from, to),
+		from: from.toISOString(),
+		to: to.toISOString(),
+	};
+};
+
+/** What a stretch of the record would teach about the kiln; nothing is changed by looking. */
+export const lesson: View<"kilnLesson"> = async (context, params) => {
+	const row = await kilnRow(context, params.get("id") ?? "");
+	const to = instantIn(params, "to", context.now.getTime());
+	const from = instantIn(params, "from", to.getTime() - DAY_MS);
+	const learned = await learnedFrom(context.db, row, from, to);
+	return {
+		learned,
+		before: row.body,
+		after: bodyAfter(row, learned) ?? null,
+		from: from.toISOString(),
+		to: to.toISOString(),
+	};
+};

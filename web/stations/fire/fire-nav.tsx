@@ -1,0 +1,27 @@
+const PLACES = [
+	{ href: "/fire", label: "Firings" },
+	{ href: "/fire/schedule", label: "Schedules" },
+	{ href: "/fire/kilns", label: "Kilns" },
+	{ href: "/fire/microwave", label: "Microwave block" },
+] as const;
+
+/** The four tables of the fire station. */
+export function FireNav({ here, children }: { here: (typeof PLACES)[number]["href"]; children?: React.ReactNode }) {
+	return (
+		<div className="no-print flex items-end gap-5 overflow-x-auto border-b border-line px-5">
+			<nav aria-label="Fire" className="flex gap-5">
+				{PLACES.map(({ href, label }) => (
+					<a
+						key={href}
+						href={href}
+						aria-current={href === here ? "page" : undefined}
+						className={`-mb-px flex min-h-11 items-center border-b-[3px] whitespace-nowrap ${href === here ? "border-secondary font-bold text-secondary" : "border-transparent text-soft hover:text-base-content"}`}
+					>
+						{label}
+					</a>
+				))}
+			</nav>
+			<div className="ml-auto flex items-center gap-2 pb-1.5">{children}</div>
+		</div>
+	);
+}

@@ -1,0 +1,37 @@
+import { LEVEL_BANDS } from "@core/firing/level";
+import { ALLOWED_TENSION_PA } from "@core/glass/constants";
+import type { Simulation } from "@core/kiln/simulate";
+import { asStrip, type ChartStrip } from "../../ui/firing-chart/series";
+
+const ALLOWED_MPA = ALLOWED_TENSION_PA / 1e6;
+
+/** What the firing does to the glass, below its curve: tension while it is solid, and how far the heat took it. */
+export function strips({ samples, peakStressPa }: Simulation): ChartStrip[] {
+	const { slump, tack, full } = LEVEL_BANDS;
+	return [
+		{
+			name: "tension passing through",
+			unit: "MPa",
+			scale: "linear",
+			from: 0,
+			to: Math.max(ALLOWED_MPA * 1.15, peakStressPa / 1e6),
+			digits: 1,
+			lines: [{ at: ALLOWED_MPA, word: `${ALLOWED_MPA} allowed` }],
+			points: samples.map(({ s, stressPa }) => ({ s, v: stressPa / 1e6 })),
+		},
+		{
+			name: "flow index so far",
+			unit: "",
+			scale: "log",
+			from: 0.001,
+			to: 60,
+			digits: 3,
+			lines: [
+				{ at: slump.from, word: "slump" },
+				{ at: tack.from, word: "tack" },
+				{ at: full.from, word: "full" },
+			],
+			points: asStrip(samples),
+		},
+	];
+}
