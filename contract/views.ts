@@ -451,6 +451,20 @@ export interface KilnView {
 	logFolder: string;
 }
 
+export interface KilnsView {
+	kilns: {
+		id: string;
+		name: string;
+		kind: "electric" | "microwaveBlock";
+		card: KilnCard;
+		uses: number;
+		/** The most urgent task. */
+		upkeep: UpkeepDue | null;
+		elements: { firings: number; dueFirings: number };
+		lastFired: string | null;
+	}[];
+}
+
 export interface KilnRecordView {
 	points: { at: string; lowC: number; highC: number }[];
 	from: string;
@@ -566,6 +580,7 @@ export interface Views {
 	readings: ReadingsView;
 	schedules: SchedulesView;
 	schedule: ScheduleView;
+	kilns: KilnsView;
 	kiln: KilnView;
 	kilnRecord: KilnRecordView;
 	kilnLesson: KilnLessonView;

@@ -1,5 +1,13 @@
 import { describe, expect, it } from "vitest";
-import { celsius, celsiusStep, fahrenheit, formatRate, formatTemperature, parseTemperatureC } from "./temperature";
+import {
+	celsius,
+	celsiusStep,
+	fahrenheit,
+	formatRate,
+	formatTemperature,
+	parseRateCPerH,
+	parseTemperatureC,
+} from "./temperature";
 
 describe("temperatures and rates", () => {
 	// Fixed points of the Fahrenheit scale: water freezes at 32 and boils at 212 (its definition).
@@ -32,4 +40,18 @@ describe("temperatures and rates", () => {
 	});
 
 	it("writes the unit", () => expect(formatTemperature(804, "F")).toBe("1479 °F"));
+});
+
+describe("rates as people type them", () => {
+	it.each([
+		["150", 150],
+		["270 F/h", 150],
+		["83 °C/h", 83],
+		["full", "full"],
+		["off", "full"],
+	])("reads %s", (text, expected) => expect(parseRateCPerH(text)).toEqual({ ok: true, value: expected }));
+	it("takes a bare number in the reader’s unit, and refuses nonsense", () => {
+		expect(parseRateCPerH("180", "F")).toEqual({ ok: true, value: 100 });
+		for (const text of ["", "0", "-5", "fast"]) expect(parseRateCPerH(text).ok).toBe(false);
+	});
 });

@@ -27,3 +27,14 @@ export function formatTemperature(c: number, unit: TemperatureUnit): string {
 export function formatRate(cPerH: number, unit: TemperatureUnit): string {
 	return `${Math.round(unit === "F" ? fahrenheitStep(cPerH) : cPerH)} °${unit}/h`;
 }
+
+/** Reads "150", "150 C/h", "270F", "full" (full power up, off down); a bare number is taken in `assumed`. Returns °C/h. */
+export function parseRateCPerH(text: string, assumed: TemperatureUnit = "C"): Result<number | "full"> {
+	const plain = text.trim();
+	if (/^(full|off)$/i.test(plain)) return ok("full");
+	const match = /^(\d+(?:[.,]\d+)?)\s*°?\s*([cf]?)\s*(?:\/\s*h)?$/i.exec(plain);
+	const figure = Number(match?.[1]?.replace(",", "."));
+	if (!match?.[1] || figure <= 0) return problem([], `“${plain}” is not a rate. Write it like 150, 270 F/h or full.`);
+	const unit = match[2] ? match[2].toUpperCase() : assumed;
+	return ok(unit === "F" ? celsiusStep(figure) : figure);
+}

@@ -2,7 +2,7 @@ import type { ViewName } from "@contract/views";
 import { bench, cut } from "./class";
 import type { View } from "./context";
 import { frame } from "./frame";
-import { kilnPage, kilnRecordView, lesson } from "./kiln-page";
+import { kilnList, kilnPage, kilnRecordView, lesson } from "./kiln-page";
 import { books, frozenKit, kit, kits } from "./kits";
 import { microwave } from "./microwave";
 import { find, labels, pieceView } from "./piece";
@@ -28,6 +28,7 @@ export const views: { [N in ViewName]: View<N> } = {
 	readings,
 	schedules,
 	schedule: scheduleBench,
+	kilns: kilnList,
 	kiln: kilnPage,
 	kilnRecord: kilnRecordView,
 	kilnLesson: lesson,

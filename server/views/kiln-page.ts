@@ -2,7 +2,7 @@ import type { KilnFiring } from "@contract/views";
 import { upkeepDue } from "@core/kiln/record";
 import { kilnRecord, latestReading } from "@db/queries/readings";
 import { firing, firingPlace, kiln, kilnAlarm, kilnLesson, kilnReadingSpan, user } from "@db/schema";
-import { and, desc, eq, inArray, max, min, ne } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, max, min, ne } from "drizzle-orm";
 import { logFolder } from "../devices/folder-line";
 import { bodyAfter, learnedFrom, offsetFor } from "../kiln-lessons";
 import { Refusal } from "../refusal";
@@ -43,6 +43,36 @@ export const kilnPage: View<"kiln"> = async (context, params) => {
 		latest: latest ? briefReading(latest) : null,
 		alarms: await alarmBriefs(db, eq(kilnAlarm.kilnId, row.id), 10),
 		logFolder: row.line?.driver === "folder" ? `logs/${logFolder(row.line.folder).split("/").at(-1)}` : "",
+	};
+};
+
+/** All kilns, with what each needs next. */
+export const kilnList: View<"kilns"> = async (context) => {
+	const { db } = context;
+	const rows = await db.select().from(kiln).orderBy(asc(kiln.sort));
+	const last = await db
+		.select({ kilnId: firing.kilnId, at: max(firing.startedAt) })
+		.from(firing)
+		.groupBy(firing.kilnId);
+	const busy = await db
+		.select()
+		.from(firing)
+		.where(inArray(firing.state, ["planned", "running"]));
+	return {
+		kilns: rows.map((row) => ({
+			id: row.id,
+			name: row.name,
+			kind: row.kind,
+			card: kilnCard(
+				row,
+				busy.find(({ kilnId }) => kilnId === row.id),
+				context,
+			),
+			uses: row.uses,
+			upkeep: row.kind === "electric" ? (upkeepDue(row.upkeep, row.elements)[0] ?? null) : null,
+			elements: row.elements,
+			lastFired: last.find(({ kilnId }) => kilnId === row.id)?.at?.toISOString() ?? null,
+		})),
 	};
 };
 

@@ -8,7 +8,7 @@ const PLACES = [
 /** The four tables of the fire station. */
 export function FireNav({ here, children }: { here: (typeof PLACES)[number]["href"]; children?: React.ReactNode }) {
 	return (
-		<div className="no-print flex items-end gap-5 overflow-x-auto border-b border-line px-5">
+		<div className="no-print flex shrink-0 items-end gap-5 border-b border-line px-5">
 			<nav aria-label="Fire" className="flex gap-5">
 				{PLACES.map(({ href, label }) => (
 					<a

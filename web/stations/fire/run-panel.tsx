@@ -1,12 +1,12 @@
 import type { KilnCommand } from "@contract/kiln";
 import type { FiringCard, FrameView, ReadingsView } from "@contract/views";
+import { ALARM_WORDS } from "@core/kiln/watch";
 import { formatMinutes } from "@core/units/duration";
 import { phraseText } from "@core/units/phrase";
 import { clock } from "@formats/time";
 import { useState } from "react";
 import { useAct } from "../../lib/api";
 import { useFigure, usePrefs } from "../../lib/prefs";
-import { AlarmLine } from "../../ui/alarm-bar";
 import { Trouble } from "../../ui/notice";
 import { SeverityMark } from "../../ui/signs";
 
@@ -31,14 +31,10 @@ export function RunPanel({ firing, readings, frame }: Props) {
 	const figure = useFigure();
 	const { units, nowMs } = usePrefs();
 	const { latest, cut } = readings;
-	const open = readings.alarms.filter(({ endedAt, seenAt }) => endedAt === null || seenAt === null);
 	const segments = firing.schedule.segments.length;
 	const agoMin = latest ? (nowMs - Date.parse(latest.at)) / 60_000 : null;
 	return (
 		<div className="mt-3 flex flex-col gap-3">
-			{open.map((alarm) => (
-				<AlarmLine key={alarm.id} alarm={alarm} />
-			))}
 			{cut && (
 				<div className="border-l-4 border-warning bg-warning/10 px-3 py-2">
 					<p>
@@ -62,11 +58,36 @@ export function RunPanel({ firing, readings, frame }: Props) {
 				<p className="text-soft">Nothing was read from this kiln yet.</p>
 			)}
 			<Notes firing={firing} readings={readings} />
+			<Past alarms={readings.alarms} />
 			<Steering firing={firing} instructor={frame.person.role === "instructor"} />
 			{firing.kiln.line === "standIn" && (
 				<StandInPanel kilnId={firing.kiln.id} instructor={frame.person.role === "instructor"} />
 			)}
 		</div>
+	);
+}
+
+/** What went wrong in this firing and is over. What goes on stands at the foot of every screen. */
+function Past({ alarms }: { alarms: ReadingsView["alarms"] }) {
+	const { timeZone, units } = usePrefs();
+	const over = alarms.filter(({ endedAt, seenAt }) => endedAt !== null && seenAt !== null);
+	if (over.length === 0) return null;
+	return (
+		<details>
+			<summary className="cursor-pointer text-soft">
+				{over.length} {over.length === 1 ? "alarm" : "alarms"} that are over
+			</summary>
+			<ul>
+				{over.map(({ id, kind, startedAt, endedAt, sentence }) => (
+					<li key={id} className="text-soft">
+						<span className="figure">
+							{clock(startedAt, timeZone)}–{endedAt && clock(endedAt, timeZone)}
+						</span>{" "}
+						<b className="text-base-content">{ALARM_WORDS[kind]}</b>: {phraseText(sentence, units)}
+					</li>
+				))}
+			</ul>
+		</details>
 	);
 }
 

@@ -23,11 +23,10 @@ export function strips({ samples, peakStressPa }: Simulation): ChartStrip[] {
 			name: "flow index so far",
 			unit: "",
 			scale: "log",
-			from: 0.001,
-			to: 60,
+			from: slump.from,
+			to: 40,
 			digits: 3,
 			lines: [
-				{ at: slump.from, word: "slump" },
 				{ at: tack.from, word: "tack" },
 				{ at: full.from, word: "full" },
 			],

@@ -172,7 +172,7 @@ export function FiringChart(props: Props) {
 					</g>
 				</svg>
 				{zoomable && (
-					<div className="no-print absolute top-3 right-4 flex gap-0.5">
+					<div className="no-print absolute -top-5 right-1 flex gap-0.5">
 						<ZoomButton label="Zoom in" onPress={() => by(2)}>
 							<ZoomIn size={15} />
 						</ZoomButton>
