@@ -68,10 +68,14 @@ function serveKiln(number: number): { listener: Server; stop(): void } {
 
 const bodyOf = (request: unknown) => (request as { body: { address: number; quantity?: number } }).body;
 
-/** Holds back what the kiln answers while its readings are late. */
+/** Holds back what the kiln answers while its readings are late; without power it answers nothing. */
 function lateWhenTold(socket: Socket, controller: StandInController): void {
 	const write = socket.write.bind(socket) as (...args: unknown[]) => boolean;
 	socket.write = ((...args: unknown[]) => {
+		if (controller.dark) {
+			socket.destroy();
+			return false;
+		}
 		if (controller.fault !== "lateReadings") return write(...args);
 		setTimeout(() => !socket.destroyed && write(...args), LATE_MS);
 		return true;

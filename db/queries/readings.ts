@@ -75,40 +75,30 @@ export interface FiringPoint {
 	c: number | null;
 }
 
-/** Readings further apart than this many times their usual distance leave a gap. */
-const GAP_TIMES = 6;
+/** Readings further apart than this many times their usual distance leave a gap, and never less than this, s. */
+const GAP_TIMES = 4;
+const LEAST_GAP_S = 180;
 
 /**
  * A firing's measured curve, thinned on the server to about `most` points: every n-th reading, and all that are beside a gap.
  * Gaps stay gaps: a null stands where readings are missing.
  */
 export async function firingReadings(reader: Reader, firingId: string, most = 600): Promise<FiringPoint[]> {
-	const numbered = reader
-		.select({
-			s: kilnReading.elapsedS,
-			c: kilnReading.airC,
-			n: sql<number>`row_number() over (order by ${kilnReading.elapsedS})`.as("n"),
-			total: sql<number>`count(*) over ()`.as("total"),
-			before: sql<
-				number | null
-			>`${kilnReading.elapsedS} - lag(${kilnReading.elapsedS}) over (order by ${kilnReading.elapsedS})`.as("before"),
-			after: sql<
-				number | null
-			>`lead(${kilnReading.elapsedS}) over (order by ${kilnReading.elapsedS}) - ${kilnReading.elapsedS}`.as("after"),
-			whole: sql<number>`max(${kilnReading.elapsedS}) over () - min(${kilnReading.elapsedS}) over ()`.as("whole"),
-		})
-		.from(kilnReading)
-		.where(eq(kilnReading.firingId, firingId))
-		.as("numbered");
-	const far = sql`greatest(180, ${GAP_TIMES} * ${numbered.whole} / greatest(1, ${numbered.total}))`;
-	const rows = await reader
-		.select({ s: numbered.s, c: numbered.c, gap: sql<boolean>`${numbered.before} > ${far}` })
-		.from(numbered)
-		.where(
-			sql`${numbered.n} % greatest(1, ${numbered.total} / ${most}) = 0 or ${numbered.n} = ${numbered.total} or ${numbered.n} = 1 or ${numbered.before} > ${far} or ${numbered.after} > ${far} or ${numbered.c} is null`,
+	const rows = await reader.execute<{ s: number; c: number | null; gap: boolean }>(sql`
+		with apart as (
+			select ${kilnReading.elapsedS} as s, ${kilnReading.airC} as c,
+				row_number() over w as n, count(*) over () as total,
+				${kilnReading.elapsedS} - lag(${kilnReading.elapsedS}) over w as before,
+				lead(${kilnReading.elapsedS}) over w - ${kilnReading.elapsedS} as after
+			from ${kilnReading} where ${kilnReading.firingId} = ${firingId}
+			window w as (order by ${kilnReading.elapsedS})
+		), far as (
+			select greatest(${LEAST_GAP_S}::float8, ${GAP_TIMES} * percentile_cont(0.5) within group (order by before)) as s from apart
 		)
-		.orderBy(asc(numbered.s));
-	return rows.flatMap(({ s, c, gap }) => [...(gap ? [{ s: (s ?? 0) - 0.5, c: null }] : []), { s: s ?? 0, c }]);
+		select apart.s, apart.c, coalesce(apart.before > far.s, false) as gap from apart, far
+		where n % greatest(1, total / ${most}::int) = 0 or n = 1 or n = total or before > far.s or after > far.s or c is null
+		order by apart.s`);
+	return rows.flatMap(({ s, c, gap }) => [...(gap ? [{ s: s - 0.5, c: null }] : []), { s, c }]);
 }
 
 export interface RecordPoint {

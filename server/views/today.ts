@@ -1,9 +1,11 @@
 import type { PieceBrief, TodayLine } from "@contract/views";
 import { LEVEL_WORDS } from "@core/firing/level";
 import { groupBy } from "@core/group-by";
+import { ALARM_WORDS } from "@core/kiln/watch";
 import { briefs, withTheStudio } from "@db/queries/pieces";
 import { sessionBriefs } from "@db/queries/sessions";
-import { dayOf, wallClockMs } from "@formats/time";
+import { clockNear, dayOf, wallClockMs } from "@formats/time";
+import { alarmBriefs, openOrUnseen } from "./alarms";
 import { type View, when } from "./context";
 import { frame } from "./frame";
 import { kilnCells } from "./kilns";
@@ -41,6 +43,14 @@ export const today: View<"today"> = async (context, params) => {
 		...rest,
 	});
 
+	for (const alarm of await alarmBriefs(db, openOrUnseen())) {
+		const since = `since ${clockNear(alarm.startedAt, now, zone)}${alarm.endedAt ? ", over now" : ""}`;
+		doNow.push(
+			line(`alarm-${alarm.id}`, `${alarm.kiln}: ${ALARM_WORDS[alarm.kind]}`, since, "/fire", "Look at the kiln", {
+				urgency: "late",
+			}),
+		);
+	}
 	for (const cell of kilns) {
 		const its = cell.firing;
 		if (!its) continue;

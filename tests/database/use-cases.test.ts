@@ -2,9 +2,9 @@ import { randomUUID } from "node:crypto";
 import type { AsMade } from "@core/journey/events";
 import { journeyOf } from "@core/journey/journey";
 import { emptyKit } from "@core/kit/kit";
+import { storeReadings } from "@db/queries/readings";
 import { firing, photo, piece, pieceEvent, student } from "@db/schema";
 import { addPhoto } from "@server/add-photo";
-import { readDue } from "@server/devices/poll-kilns";
 import { Refusal } from "@server/refusal";
 import { eq, sql } from "drizzle-orm";
 import sharp from "sharp";
@@ -224,7 +224,15 @@ describe("loads and firings", () => {
 
 		const [row] = await studio.db.select().from(firing).where(eq(firing.id, firingId));
 		const later = new Date(start.getTime() + (((row?.openS ?? 0) + 7200) / 60) * 1000);
-		expect(await readDue(studio.db, new Map(), later)).toBeGreaterThan(0);
+		const cold = {
+			kilnId: row?.kilnId ?? "",
+			at: later,
+			airC: 34,
+			setC: null,
+			firingId,
+			elapsedS: (row?.openS ?? 0) + 7200,
+		};
+		expect(await storeReadings(studio.db, [cold])).toBe(1);
 		await studio.act("openFiring", { firingId, earlyReason: "" }, { now: later });
 		const [first, second] = pieces;
 		const judgement = { firingId, level: "full" as const, faults: [], note: "" };

@@ -3,6 +3,7 @@ import { connect, migrateTo } from "../../db/connect";
 import { seedDemo } from "../../demo/seed";
 import { buildIfChanged } from "../../scripts/build";
 import { placeFor, startCluster } from "../../scripts/cluster";
+import { startStandIn } from "../../scripts/stand-in";
 import { signIn, startServer } from "./server";
 
 /** A demo studio of its own and the built application in front of it, for all browser tests. */
@@ -18,7 +19,8 @@ export default async function setup() {
 	await migrateTo(connection.db, "db/migrations");
 	const signIns = await seedDemo(connection.db, new Date());
 	await connection.close();
-	const server = await startServer(url);
+	const standIn = await startStandIn(14_900);
+	const server = await startServer(url, undefined, standIn.basePort);
 	const cookies = Object.fromEntries(
 		await Promise.all(
 			signIns.map(async ({ role, email, password }) => [role, await signIn(server.address, email, password)]),
@@ -27,6 +29,7 @@ export default async function setup() {
 	process.env.ZEPHYR_E2E = JSON.stringify({ address: server.address, signIns, cookies });
 	return async () => {
 		await server.end();
+		standIn.stop();
 		await cluster.stop();
 	};
 }

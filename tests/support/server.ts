@@ -10,7 +10,7 @@ export interface RunningServer {
 }
 
 /** The built application on a database of the tests', answering before this returns. */
-export async function startServer(databaseUrl: string, port?: number): Promise<RunningServer> {
+export async function startServer(databaseUrl: string, port?: number, standInPort?: number): Promise<RunningServer> {
 	const own = port ?? (await freePort());
 	const address = `http://127.0.0.1:${own}`;
 	const server = spawn(process.execPath, ["dist/server/entry.mjs"], {
@@ -23,6 +23,7 @@ export async function startServer(databaseUrl: string, port?: number): Promise<R
 			DATABASE_URL: databaseUrl,
 			ZEPHYR_SECRET: "only-for-tests-only-for-tests-only-for-tests",
 			ZEPHYR_PUBLIC_URL: address,
+			...(standInPort !== undefined && { ZEPHYR_STAND_IN_PORT: String(standInPort) }),
 		},
 	});
 	for (let i = 0; i < 200; i++) {

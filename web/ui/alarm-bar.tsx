@@ -11,8 +11,8 @@ export function AlarmLine({ alarm }: { alarm: AlarmBrief }) {
 	const see = useAct("seeAlarm");
 	const now = new Date(nowMs);
 	return (
-		<div role="alert" className="flex items-start gap-3 border-l-4 border-error bg-error/8 px-3 py-2">
-			<p className="min-w-0 grow">
+		<div role="alert" className="flex items-center gap-4 border-l-4 border-error bg-error/8 px-3 py-1.5">
+			<p className="min-w-0 grow leading-snug">
 				<b className="text-error">
 					{alarm.kiln}: {ALARM_WORDS[alarm.kind]}
 				</b>{" "}
@@ -23,6 +23,9 @@ export function AlarmLine({ alarm }: { alarm: AlarmBrief }) {
 				</span>
 				<span className="block">{phraseText(alarm.sentence, units)}</span>
 			</p>
+			<span className="max-w-44 text-[12.5px] leading-tight text-soft max-lg:hidden">
+				An alarm on a screen protects nothing: an independent cut-out does.
+			</span>
 			{alarm.seenAt === null && (
 				<button
 					type="button"
@@ -48,10 +51,9 @@ export function AlarmBar({ alarms }: { alarms: readonly AlarmBrief[] }) {
 			{sorted.slice(0, SHOWN).map((alarm) => (
 				<AlarmLine key={alarm.id} alarm={alarm} />
 			))}
-			<p className="px-3 py-1 text-[12.5px] text-soft">
-				{sorted.length > SHOWN && `${sorted.length - SHOWN} more on the firing’s page. `}
-				An alarm on a screen protects nothing: an independent cut-out does.
-			</p>
+			{sorted.length > SHOWN && (
+				<p className="px-3 py-1 text-[12.5px] text-soft">{sorted.length - SHOWN} more on the firing’s page.</p>
+			)}
 		</section>
 	);
 }

@@ -31,7 +31,7 @@ export function KilnFormPanel({ view, instructor }: { view: KilnView; instructor
 	const electric = form.kind === "electric";
 	return (
 		<form
-			className="flex max-w-4xl flex-col gap-5"
+			className="flex max-w-4xl flex-col gap-5 bg-base-200"
 			onSubmit={(event) => {
 				event.preventDefault();
 				save.mutate({ kiln: form });

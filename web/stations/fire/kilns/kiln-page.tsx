@@ -161,7 +161,7 @@ function Firings({ view }: { view: KilnView }) {
 					<tr key={id} className="border-t border-line align-top">
 						<td className="py-1.5 pr-3">
 							<a className="font-semibold underline-offset-2 hover:underline" href={`/fire?firing=${id}`}>
-								<span className="figure">{number}</span> {what || `${pieces} ${pieces === 1 ? "piece" : "pieces"}`}
+								<span className="figure">{number}</span> · {what || `${pieces} ${pieces === 1 ? "piece" : "pieces"}`}
 							</a>
 							<span className="block text-soft">{startedAt ? dayAndClock(startedAt, timeZone) : state}</span>
 						</td>

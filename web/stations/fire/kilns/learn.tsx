@@ -66,14 +66,14 @@ function Lesson({ view, lesson, instructor }: { view: KilnView; lesson: KilnLess
 	const { powerW, capacityJPerK, lossWPerK } = learned;
 	const rows: [string, string, string][] = [
 		[
-			"climbs without losses, P/C",
+			"climbs without losses, P/C, K/h",
 			within(learned.climbKPerS, 3600, 0),
-			`${((before.powerW / before.capacityJPerK) * 3600).toFixed(0)} K/h`,
+			`${((before.powerW / before.capacityJPerK) * 3600).toFixed(0)}`,
 		],
 		[
-			"falls by itself, UA/C",
+			"falls by itself, UA/C, of its height an hour",
 			within(learned.coolPerS, 3600, 3),
-			`${((before.lossWPerK / before.capacityJPerK) * 3600).toFixed(3)} of its height an hour`,
+			`${((before.lossWPerK / before.capacityJPerK) * 3600).toFixed(3)}`,
 		],
 		[
 			"power",
@@ -81,11 +81,11 @@ function Lesson({ view, lesson, instructor }: { view: KilnView; lesson: KilnLess
 			`${Math.round(before.powerW)} W`,
 		],
 		[
-			"heat it holds, C",
+			"heat it holds, C, kJ/K",
 			capacityJPerK ? within(capacityJPerK, 1e-3, 1) : "not known",
-			`${(before.capacityJPerK / 1000).toFixed(1)} kJ/K`,
+			`${(before.capacityJPerK / 1000).toFixed(1)}`,
 		],
-		["what it loses, UA", lossWPerK ? within(lossWPerK, 1, 2) : "not known", `${before.lossWPerK.toFixed(2)} W/K`],
+		["what it loses, UA, W/K", lossWPerK ? within(lossWPerK, 1, 2) : "not known", `${before.lossWPerK.toFixed(2)}`],
 	];
 	return (
 		<div className="max-w-3xl border-l-4 border-secondary bg-base-100 px-4 py-3">

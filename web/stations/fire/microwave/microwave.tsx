@@ -179,6 +179,25 @@ function Plan({ view, blockId, records }: PlanProps) {
 						: `The lesson ends at ${clock(view.lessonEndsAt, timeZone)}: the heat has to end by ${clock(new Date(Date.parse(view.lessonEndsAt) - cooling.min * 60_000), timeZone)}.`}
 				</p>
 			)}
+			<div className="flex gap-3">
+				<button
+					type="button"
+					className="btn btn-primary btn-lg"
+					disabled={start.isPending}
+					onClick={() =>
+						start.mutate({ runId: crypto.randomUUID(), blockId, ovenId, what: what.trim(), wanted, fired, plan: steps })
+					}
+				>
+					The block is in the oven
+				</button>
+				<button
+					type="button"
+					className="btn btn-lg"
+					onClick={() => setOwn([...steps, { watts: steps.at(-1)?.watts ?? oven.watts[0] ?? 500, seconds: 30 }])}
+				>
+					30 s more
+				</button>
+			</div>
 			<ol className="ruled">
 				{steps.map(({ watts, seconds }, i) => (
 					<li key={i} className="grid grid-cols-[2rem_10rem_10rem_1fr_auto] items-center gap-3 py-1.5">
@@ -220,25 +239,6 @@ function Plan({ view, blockId, records }: PlanProps) {
 					</li>
 				))}
 			</ol>
-			<div className="flex gap-3">
-				<button
-					type="button"
-					className="btn btn-primary btn-lg"
-					disabled={start.isPending}
-					onClick={() =>
-						start.mutate({ runId: crypto.randomUUID(), blockId, ovenId, what: what.trim(), wanted, fired, plan: steps })
-					}
-				>
-					The block is in the oven
-				</button>
-				<button
-					type="button"
-					className="btn btn-lg"
-					onClick={() => setOwn([...steps, { watts: steps.at(-1)?.watts ?? oven.watts[0] ?? 500, seconds: 30 }])}
-				>
-					30 s more
-				</button>
-			</div>
 			<Trouble error={start.error} />
 		</div>
 	);
@@ -268,7 +268,7 @@ function RecordList({ runs }: { runs: readonly MicrowaveRunBrief[] }) {
 							</span>
 							{looks.map(({ s, seen }) => (
 								<span key={`${s}${seen}`} className="mr-2">
-									{formatMinutes(s / 60)}: {LOOK_WORDS[seen]}
+									{clockOf(s)} {LOOK_WORDS[seen]}
 								</span>
 							))}
 							{note && <span className="block">{note}</span>}
@@ -280,11 +280,14 @@ function RecordList({ runs }: { runs: readonly MicrowaveRunBrief[] }) {
 	);
 }
 
+/** Seconds as "8:30". */
+const clockOf = (s: number) => `${Math.floor(s / 60)}:${String(s % 60).padStart(2, "0")}`;
+
 /** "350 W 4:00, 500 W 4:00, 500 W 0:30 ×2" */
 export function stepsInWords(steps: readonly MicrowaveStep[]): string {
 	const words: { text: string; times: number }[] = [];
 	for (const { watts, seconds } of steps) {
-		const text = `${watts} W ${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
+		const text = `${watts} W ${clockOf(seconds)}`;
 		const last = words.at(-1);
 		if (last?.text === text) last.times++;
 		else words.push({ text, times: 1 });

@@ -91,13 +91,18 @@ function Bench({ view, frame }: StationProps<"schedule">) {
 	return (
 		<div className="flex h-full min-h-0 flex-col">
 			<FireNav here="/fire/schedule">
-				<ChoiceField<string>
-					compact
-					label=""
+				<select
+					className="select select-sm h-9 max-lg:h-11"
+					aria-label="Kiln it is drawn for"
 					value={kilnId}
-					options={view.kilns.map(({ id, name }) => ({ value: id, label: `in the ${name}` }))}
-					onChange={setKilnId}
-				/>
+					onChange={(event) => setKilnId(event.target.value)}
+				>
+					{view.kilns.map(({ id, name }) => (
+						<option key={id} value={id}>
+							in the {name}
+						</option>
+					))}
+				</select>
 				<button
 					type="button"
 					className="btn btn-ghost btn-sm btn-square max-lg:size-11"

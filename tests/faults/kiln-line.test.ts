@@ -1,0 +1,296 @@
+import { randomUUID } from "node:crypto";
+import { mkdir, mkdtemp, writeFile } from "node:fs/promises";
+import { join } from "node:path";
+import { GENERIC_MAP } from "@contract/kiln";
+import { newSchedule, PLAIN_PIECE } from "@core/firing/document";
+import { FAMILY_90 } from "@core/glass/family";
+import { DEFAULT_KILN } from "@core/kiln/kiln";
+import { METRIC, phraseText } from "@core/units/phrase";
+import { firing, kiln, kilnAlarm, kilnReading } from "@db/schema";
+import { KilnListener } from "@server/devices/poll-kilns";
+import { Refusal } from "@server/refusal";
+import { serveKilns } from "@standins/kiln-server";
+import { and, asc, eq, isNotNull, isNull } from "drizzle-orm";
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import { type DemoStudio, demoStudio } from "../support/studio";
+
+/** Every way in which a kiln and its line can fail, on a stand-in that speaks Modbus TCP, at an hour a second. */
+const FAST = 3600;
+const SILENT_MS = 20_000;
+const ROUND_MS = 60;
+const document = newSchedule("line test", FAMILY_90, DEFAULT_KILN, [PLAIN_PIECE]);
+
+let studio: DemoStudio;
+let standIn: { close(): Promise<void> };
+let listener: KilnListener;
+let kilnId = "";
+let basePort = 0;
+/** Moves the listener's clock ahead of the wall's, so that silence need not be waited for. */
+let aheadMs = 0;
+
+beforeAll(async () => {
+	studio = await demoStudio();
+	await studio.db.update(firing).set({ state: "opened" }).where(eq(firing.state, "running"));
+	const [silo] = await studio.db.select().from(kiln).where(eq(kiln.name, "Silo kiln"));
+	kilnId = silo?.id ?? "";
+});
+afterAll(() => studio.close());
+
+beforeEach(async () => {
+	basePort = 20_000 + Math.floor(Math.random() * 9000) * 3;
+	process.env.ZEPHYR_STAND_IN_PORT = String(basePort);
+	standIn = await serveKilns(basePort, 2);
+	listener = new KilnListener(studio.db);
+	aheadMs = 0;
+	await studio.db
+		.update(kiln)
+		.set({ line: { driver: "modbus", host: "stand-in", port: 2, unit: 1, map: GENERIC_MAP } })
+		.where(eq(kiln.id, kilnId));
+});
+afterEach(async () => {
+	listener.close();
+	await standIn.close();
+	await studio.db.update(firing).set({ state: "opened" }).where(eq(firing.state, "running"));
+});
+
+async function listen(ms: number): Promise<void> {
+	const until = Date.now() + ms;
+	while (Date.now() < until) {
+		await listener.round(new Date(Date.now() + aheadMs));
+		await new Promise((done) => setTimeout(done, ROUND_MS));
+	}
+}
+
+/** Listens until something is so, at most ten seconds. */
+async function until<T>(what: () => Promise<T | undefined | false>): Promise<T> {
+	for (let i = 0; i < 100; i++) {
+		const answer = await what();
+		if (answer) return answer;
+		await listen(100);
+	}
+	throw new Error("It did not come to this within ten seconds.");
+}
+
+async function started(): Promise<string> {
+	const firingId = randomUUID();
+	await studio.act("planFiring", { firingId, kilnId, scheduleId: null, document, what: "line test" });
+	await studio.act("startFiring", { firingId, speedUp: FAST, somebodyThere: true });
+	return firingId;
+}
+
+const readingsOf = (firingId: string) =>
+	studio.db.select().from(kilnReading).where(eq(kilnReading.firingId, firingId)).orderBy(asc(kilnReading.at));
+const openAlarm = async (firingId: string, kind: string) => {
+	const rows = await studio.db
+		.select()
+		.from(kilnAlarm)
+		.where(and(eq(kilnAlarm.firingId, firingId), isNull(kilnAlarm.endedAt)));
+	return rows.find((row) => row.kind === kind);
+};
+const alarms = async (firingId: string) =>
+	(await studio.db.select().from(kilnAlarm).where(eq(kilnAlarm.firingId, firingId))).map(({ kind }) => kind);
+const heated = (firingId: string, c: number) =>
+	until(async () => (await readingsOf(firingId)).some(({ airC }) => (airC ?? 0) > c));
+const fail = (fault: "none" | "stuckRelay" | "openSensor" | "powerCut" | "lateReadings", forMin = 90) =>
+	studio.act("tellStandIn", { kilnId, fault, forMin });
+
+describe("a firing on the line", () => {
+	it("is read every few seconds of kiln time, raises nothing, and has its end corrected by what was measured", async () => {
+		const firingId = await started();
+		await heated(firingId, 550);
+		const rows = await readingsOf(firingId);
+		expect(rows.length).toBeGreaterThan(5);
+		expect(rows.at(-1)).toMatchObject({ status: "running", firingId });
+		expect(rows.at(-1)?.duty).toBeGreaterThan(0);
+		expect((rows.at(-1)?.elapsedS ?? 0) / 3600).toBeGreaterThan(2);
+		expect(await alarms(firingId)).toEqual([]);
+		await until(async () => {
+			const [row] = await studio.db.select().from(firing).where(eq(firing.id, firingId));
+			return row?.predictedOpenS ?? undefined;
+		});
+		const seen = await studio.see("readings", { firing: firingId });
+		expect(seen.controller?.segment).toBeGreaterThanOrEqual(0);
+		expect(seen.latest?.status).toBe("running");
+		const { kilns } = await studio.see("frame");
+		expect(kilns.find(({ id }) => id === kilnId)?.airC).toBeGreaterThan(500);
+	});
+
+	it("goes on without losing a reading when the line drops, and shows the gap as a gap", async () => {
+		const firingId = await started();
+		await heated(firingId, 200);
+		const before = await readingsOf(firingId);
+		await standIn.close();
+		await listen(800);
+		aheadMs = SILENT_MS;
+		await until(() => openAlarm(firingId, "noReading"));
+		const { alarms: shown } = await studio.see("frame");
+		expect(shown.some(({ kind }) => kind === "noReading")).toBe(true);
+		const today = await studio.see("today");
+		expect(today.doNow.some(({ what }) => what.includes("no reading"))).toBe(true);
+		aheadMs = 0;
+		standIn = await serveKilns(basePort, 2);
+		listener.close();
+		listener = new KilnListener(studio.db);
+		await listener.catchUpStandIns();
+		await listen(1500);
+		const rows = await readingsOf(firingId);
+		expect(rows.slice(0, before.length)).toEqual(before);
+		expect(rows.length).toBeGreaterThan(before.length);
+		const { points } = await studio.see("readings", { firing: firingId });
+		expect(points.some(({ c }) => c === null)).toBe(true);
+		expect(await openAlarm(firingId, "noReading")).toBeUndefined();
+	});
+
+	it("is only read by default; held and released where that was switched on; resumed only with somebody there", async () => {
+		const firingId = await started();
+		await heated(firingId, 100);
+		const steer = (command: "hold" | "release" | "resume", somebodyThere = false) =>
+			studio.act("steerKiln", { firingId, command, sure: true, somebodyThere });
+		await expect(steer("hold")).rejects.toThrow("may only be read from here");
+		await studio.db
+			.update(kiln)
+			.set({ permissions: { steer: true, start: false } })
+			.where(eq(kiln.id, kilnId));
+		await expect(
+			studio.act("steerKiln", { firingId, command: "hold", sure: true, somebodyThere: true }, { role: "assistant" }),
+		).rejects.toBeInstanceOf(Refusal);
+		await steer("hold");
+		await until(async () => (await readingsOf(firingId)).at(-1)?.status === "held");
+		await expect(steer("resume", true)).rejects.toThrow("may only be read from here");
+		await steer("release");
+		await until(async () => (await readingsOf(firingId)).at(-1)?.status === "running");
+		await studio.db
+			.update(kiln)
+			.set({ permissions: { steer: true, start: true } })
+			.where(eq(kiln.id, kilnId));
+		await expect(steer("resume")).rejects.toThrow("somebody has to be there");
+		expect((await studio.see("readings", { firing: firingId })).notes.map(({ text }) => text)).toContain(
+			"hold through the line",
+		);
+		await studio.db
+			.update(kiln)
+			.set({ permissions: { steer: false, start: false } })
+			.where(eq(kiln.id, kilnId));
+	});
+});
+
+describe("the stand-in fails", () => {
+	it("stuck relay: too hot is said at once, with how far", async () => {
+		const firingId = await started();
+		await heated(firingId, 300);
+		await fail("stuckRelay");
+		const alarm = await until(() => openAlarm(firingId, "overshoots"));
+		expect(phraseText(alarm.sentence, METRIC)).toMatch(/above the \d+ °C of this segment. A relay may be stuck/);
+	});
+
+	it("open sensor: no temperature is made up, the kiln may not be opened, and it is over when it is mended", async () => {
+		const firingId = await started();
+		await heated(firingId, 200);
+		await fail("openSensor");
+		await until(() => openAlarm(firingId, "noSensor"));
+		expect((await readingsOf(firingId)).at(-1)?.airC).toBeNull();
+		const { kilns } = await studio.see("frame");
+		expect(kilns.find(({ id }) => id === kilnId)?.airC).toBeNull();
+		const much = new Date(Date.now() + 3_600_000);
+		await expect(studio.act("openFiring", { firingId, earlyReason: "" }, { now: much })).rejects.toBeInstanceOf(
+			Refusal,
+		);
+		await fail("none");
+		await until(async () => !(await openAlarm(firingId, "noSensor")));
+		const [known] = await studio.db
+			.select()
+			.from(kilnAlarm)
+			.where(and(eq(kilnAlarm.firingId, firingId), isNotNull(kilnAlarm.endedAt)));
+		await studio.act("seeAlarm", { alarmId: known?.id ?? "" }, { role: "assistant" });
+		expect((await studio.see("frame")).alarms.some(({ id }) => id === known?.id)).toBe(false);
+	});
+
+	it("power cut: says how cold it got and what the glass bears; nothing goes on by itself", async () => {
+		const firingId = await started();
+		await heated(firingId, 400);
+		await fail("powerCut", 150);
+		await listen(300);
+		aheadMs = SILENT_MS;
+		await until(() => openAlarm(firingId, "noReading"));
+		aheadMs = 0;
+		listener.close();
+		listener = new KilnListener(studio.db);
+		const alarm = await until(() => openAlarm(firingId, "powerLost"));
+		expect(phraseText(alarm.sentence, METRIC)).toMatch(/It fell from \d+ °C to \d+ °C/);
+		const { cut, latest, controller } = await studio.see("readings", { firing: firingId });
+		expect(cut?.heatAtMostCPerH).toBeGreaterThan(50);
+		expect(controller).toBeNull();
+		const coldC = latest?.airC ?? 0;
+		await listen(1200);
+		console.log(
+			(await readingsOf(firingId)).map((r) => [r.at.toISOString().slice(17), r.airC, r.status, r.elapsedS].join(" ")),
+			Date.now(),
+		);
+		expect((await readingsOf(firingId)).at(-1)).toMatchObject({ status: "powerLost" });
+		expect((await readingsOf(firingId)).at(-1)?.airC).toBeLessThan(coldC);
+		await studio.act("pressStandIn", { kilnId, button: "resume" });
+		await until(async () => (await readingsOf(firingId)).at(-1)?.status === "running");
+		await until(async () => !(await openAlarm(firingId, "powerLost")));
+	});
+
+	it("late readings: a late answer is never taken for the next one, and other kilns are read all the same", async () => {
+		const firingId = await started();
+		await heated(firingId, 200);
+		await fail("lateReadings");
+		const [hopper] = await studio.db.select().from(kiln).where(eq(kiln.name, "Hopper kiln"));
+		const count = async () =>
+			(
+				await studio.db
+					.select()
+					.from(kilnReading)
+					.where(and(eq(kilnReading.kilnId, hopper?.id ?? ""), isNull(kilnReading.firingId)))
+			).length;
+		const hoppers = await count();
+		aheadMs = SILENT_MS;
+		await until(() => openAlarm(firingId, "noReading"));
+		aheadMs += 61_000;
+		await listen(400);
+		expect(await count()).toBeGreaterThan(hoppers);
+		await fail("none").catch(() => {});
+		aheadMs += 10_000;
+		await until(async () => ((await readingsOf(firingId)).at(-1)?.at.getTime() ?? 0) > Date.now() - 1500);
+		const elapsed = (await readingsOf(firingId)).map(({ elapsedS }) => elapsedS ?? 0);
+		expect(elapsed).toEqual([...elapsed].sort((a, b) => a - b));
+	}, 60_000);
+});
+
+describe("a folder of logs", () => {
+	it("is read whenever a file changes; what is known counts once, what cannot be read harms nothing", async () => {
+		const place = await mkdtemp(join(process.cwd(), "data", "test", "logs-"));
+		process.env.ZEPHYR_LOGS = place;
+		await mkdir(join(place, "silo"));
+		await studio.db
+			.update(kiln)
+			.set({ line: { driver: "folder", folder: "silo" } })
+			.where(eq(kiln.id, kilnId));
+		const [before] = await studio.db
+			.select()
+			.from(kilnReading)
+			.where(eq(kilnReading.kilnId, kilnId))
+			.orderBy(asc(kilnReading.at))
+			.limit(1);
+		expect(before).toBeDefined();
+		const line = (i: number) => `${new Date(Date.now() + 60_000 * (i + 60)).toISOString()},${20 + i},${30 + i},0.5`;
+		const lines = (n: number) =>
+			["time,temperature °C,set point °C,duty", ...Array.from({ length: n }, (_, i) => line(i))].join("\n");
+		await writeFile(join(place, "silo", "broken.csv"), "no log at all");
+		await writeFile(join(place, "silo", "a.csv"), lines(5));
+		const known = async () =>
+			(
+				await studio.db
+					.select()
+					.from(kilnReading)
+					.where(and(eq(kilnReading.kilnId, kilnId), eq(kilnReading.duty, 0.5)))
+			).length;
+		await listener.round();
+		expect(await known()).toBe(5);
+		await writeFile(join(place, "silo", "a.csv"), `${lines(5)}\n${line(5)}\n`);
+		await listener.round(new Date(Date.now() + 70_000));
+		expect(await known()).toBe(6);
+	});
+});
