@@ -48,9 +48,11 @@ export const pressStart = (kilnNumber: number, segments: readonly Segment[], spe
 
 /** Lets it fail; a power cut ends by itself after `forMin` minutes of kiln time. */
 export const letFail = (kilnNumber: number, fault: StandInFault, forMin: number) =>
-	atPanel(kilnNumber, (client) =>
-		client.writeMultipleRegisters(REGISTERS.fault, [STAND_IN_FAULTS.indexOf(fault), Math.round(forMin)]),
-	);
+	atPanel(kilnNumber, async (client) => {
+		const told = client.writeMultipleRegisters(REGISTERS.fault, [STAND_IN_FAULTS.indexOf(fault), Math.round(forMin)]);
+		// Without power it cannot answer any more that it heard.
+		await (fault === "powerCut" ? told.catch(() => {}) : told);
+	});
 
 const PANEL_COMMANDS = { hold: 1, release: 2, skip: 3, stop: 4, resume: 6 } as const;
 

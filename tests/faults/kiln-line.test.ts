@@ -222,10 +222,6 @@ describe("the stand-in fails", () => {
 		expect(controller).toBeNull();
 		const coldC = latest?.airC ?? 0;
 		await listen(1200);
-		console.log(
-			(await readingsOf(firingId)).map((r) => [r.at.toISOString().slice(17), r.airC, r.status, r.elapsedS].join(" ")),
-			Date.now(),
-		);
 		expect((await readingsOf(firingId)).at(-1)).toMatchObject({ status: "powerLost" });
 		expect((await readingsOf(firingId)).at(-1)?.airC).toBeLessThan(coldC);
 		await studio.act("pressStandIn", { kilnId, button: "resume" });
