@@ -6,7 +6,7 @@ export const microwaveSteps = z
 	.array(
 		z.strictObject({
 			watts: count("The power", 50, 2500),
-			seconds: count("The time", 5, 3600),
+			seconds: count("The time", 1, 3600),
 		}),
 	)
 	.min(1, "A programme has at least 1 step.")

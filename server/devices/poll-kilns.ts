@@ -17,7 +17,7 @@ const TELL_EVERY_MS = 1000;
 interface Listened {
 	settings: string;
 	line: KilnLine;
-	dueMs: number;
+	lastMs: number;
 	busy: boolean;
 }
 
@@ -40,10 +40,10 @@ export class KilnListener {
 			kilns.map(async ({ id, line: settings }) => {
 				if (!settings) return;
 				const listened = this.listened(id, JSON.stringify(settings), () => openLine(settings, timeZone));
-				if (listened.busy || now.getTime() < listened.dueMs) return;
 				const hot = running.find(({ kilnId }) => kilnId === id);
-				listened.dueMs =
-					now.getTime() + (hot ? Math.max(TICK_MS, (HOT_EVERY_S / hot.speedUp) * 1000) : IDLE_EVERY_S * 1000);
+				const everyMs = hot ? Math.max(TICK_MS, (HOT_EVERY_S / hot.speedUp) * 1000) : IDLE_EVERY_S * 1000;
+				if (listened.busy || now.getTime() - listened.lastMs < everyMs) return;
+				listened.lastMs = now.getTime();
 				listened.busy = true;
 				try {
 					await this.readOne(id, listened.line, hot, now);
@@ -90,7 +90,7 @@ export class KilnListener {
 		const known = this.lines.get(id);
 		if (known?.settings === settings) return known;
 		known?.line.close();
-		const made = { settings, line: open(), dueMs: 0, busy: false };
+		const made = { settings, line: open(), lastMs: Number.NEGATIVE_INFINITY, busy: false };
 		this.lines.set(id, made);
 		return made;
 	}

@@ -27,7 +27,7 @@ function Cell({ cell }: { cell: KilnCell }) {
 	const dim = "text-[12.5px] leading-tight text-[oklch(80%_0.02_165)]";
 	return (
 		<a
-			href="/fire"
+			href={firing ? `/fire?firing=${firing.id}` : block ? "/fire/microwave" : `/fire/kilns/${cell.id}`}
 			className={`flex min-w-0 items-center overflow-hidden gap-3 border-r border-[oklch(38%_0.03_168)] pr-4 last:border-r-0 max-lg:gap-2 max-lg:pr-2 ${firing ? "grow-[2] basis-0" : "grow basis-0"}`}
 		>
 			<Glow c={cell.airC ?? 0} className="h-full w-3.5 shrink-0" />

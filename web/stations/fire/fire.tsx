@@ -9,7 +9,7 @@ import { FiringBench } from "./firing-bench";
 export default framed("fire", "fire", Fire);
 
 const STATE_LINE = { planned: "to start", running: "hot", opened: "opened", cancelled: "called off" } as const;
-const ORDER = { running: 0, planned: 1, opened: 2, cancelled: 3 } as const;
+const ORDER = { planned: 0, running: 1, opened: 2, cancelled: 3 } as const;
 
 /** Planned and running firings: what the glass becomes, the curve that serves it, and the kiln as it is. */
 function Fire({ view, frame, params }: StationProps<"fire">) {

@@ -51,12 +51,13 @@ export function FiringChart(props: Props) {
 	const [crossS, setCrossS] = useState<number | null>(null);
 	const svg = useRef<SVGSVGElement>(null);
 	const ids = useId();
-	const { transform, by, whole } = useZoom(svg, width, height, zoomable);
+	const { transform, wake, by, whole } = useZoom(svg, width, height, zoomable);
 	const endS = series.reduce((most, { points }) => Math.max(most, points.at(-1)?.s ?? 0), Math.max(openS ?? 0, 3600));
 	const topC = series.reduce((most, { points }) => points.reduce((high, { c }) => Math.max(high, c ?? 0), most), 100);
 	const right = width - RIGHT_GAP;
 	const bottom = height - 24;
-	const x = transform.rescaleX(scaleLinear([0, endS], [LEFT, right]));
+	const time = scaleLinear([0, endS], [LEFT, right]);
+	const x = transform ? transform.rescaleX(time) : time;
 	const y = scaleLinear([0, topC * 1.06], [bottom, 14]);
 	const whole_ = height + strips.length * (STRIP_PX + 6);
 	const path = line<ChartPoint>()
@@ -85,6 +86,7 @@ export function FiringChart(props: Props) {
 					className={`block w-full select-none ${zoomable || handles.length > 0 ? "touch-none" : ""}`}
 					role={handles.length > 0 ? "group" : "img"}
 					aria-labelledby={`${ids}title`}
+					onPointerEnter={wake}
 					onPointerMove={(event) => {
 						const { s } = at(event);
 						setCrossS(s >= Math.max(0, fromS) && s <= Math.min(endS, toS) ? s : null);
@@ -179,7 +181,7 @@ export function FiringChart(props: Props) {
 						<ZoomButton label="Zoom out" onPress={() => by(0.5)}>
 							<ZoomOut size={15} />
 						</ZoomButton>
-						{transform.k > 1 && (
+						{transform && (
 							<ZoomButton label="Whole firing" onPress={whole}>
 								<Maximize2 size={15} />
 							</ZoomButton>

@@ -9,11 +9,20 @@ import { usePrefs } from "../../../lib/prefs";
 import { TextField } from "../../../ui/fields";
 import { Trouble } from "../../../ui/notice";
 
+/** What the studio has of this schedule; a document of null has never been kept. */
+export interface Kept {
+	id: string;
+	revision: number;
+	document: ScheduleDocument | null;
+}
+
 interface Props {
 	view: ScheduleView;
 	document: ScheduleDocument;
 	kiln: KilnCard | undefined;
 	instructor: boolean;
+	kept: Kept;
+	onKept(kept: Kept): void;
 	onImport(segments: Segment[]): void;
 	onDocument(document: ScheduleDocument): void;
 }
@@ -22,12 +31,9 @@ interface Props {
 export function Keep(props: Props) {
 	const { view, document, kiln, instructor } = props;
 	const { timeZone } = usePrefs();
-	const [revision, setRevision] = useState(view.schedule?.revision ?? 0);
-	const [id] = useState(() => view.schedule?.id ?? crypto.randomUUID());
-	const [kept, setKept] = useState<ScheduleDocument | null>(view.schedule?.document ?? null);
+	const { id, revision, document: kept } = props.kept;
 	const save = useAct("saveSchedule", (answer, input) => {
-		setRevision(answer.revision);
-		setKept(input.document);
+		props.onKept({ id: answer.scheduleId, revision: answer.revision, document: input.document });
 		if (!view.schedule) history.replaceState(null, "", `?id=${answer.scheduleId}`);
 	});
 	const another = useAct("saveSchedule", ({ scheduleId }) => location.assign(`/fire/schedule?id=${scheduleId}`));

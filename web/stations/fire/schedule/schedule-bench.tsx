@@ -27,7 +27,7 @@ import { useSimulation } from "../use-simulation";
 import { Compare } from "./compare";
 import { createScheduleDraft, useDocument, useSteps } from "./draft";
 import { handlesOf } from "./handles";
-import { Keep } from "./keep";
+import { Keep, type Kept } from "./keep";
 import { MadeFor } from "./made-for";
 import { OpenFrom } from "./open-from";
 import { SegmentTable } from "./segment-table";
@@ -64,6 +64,11 @@ function Bench({ view, frame }: StationProps<"schedule">) {
 	const [kilnId, setKilnId] = useState(view.kilnId ?? "");
 	const [chosen, setChosen] = useState<number | null>(null);
 	const [otherId, setOtherId] = useState("");
+	const [kept, setKept] = useState<Kept>(() => ({
+		id: view.schedule?.id ?? crypto.randomUUID(),
+		revision: view.schedule?.revision ?? 0,
+		document: view.schedule?.document ?? null,
+	}));
 	const figure = useFigure();
 	const kiln = view.kilns.find(({ id }) => id === kilnId);
 	const family = view.families.find(({ id }) => id === document.familyId) ?? FAMILY_90;
@@ -261,6 +266,8 @@ function Bench({ view, frame }: StationProps<"schedule">) {
 								document={document}
 								kiln={kiln}
 								instructor={frame.person.role === "instructor"}
+								kept={kept}
+								onKept={setKept}
 								onImport={(segments) => edit((now) => ({ ...now, segments }))}
 								onDocument={(imported) => edit(() => imported)}
 							/>
