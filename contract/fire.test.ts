@@ -1,0 +1,82 @@
+import { newSchedule, PLAIN_PIECE } from "@core/firing/document";
+import { FAMILY_90 } from "@core/glass/family";
+import { DEFAULT_KILN } from "@core/kiln/kiln";
+import { NEW_ELEMENTS } from "@core/kiln/record";
+import { describe, expect, it } from "vitest";
+import { actions } from "./actions";
+import { GENERIC_MAP, kilnForm } from "./kiln";
+import { microwaveSteps } from "./microwave";
+import { scheduleDocument } from "./schedule";
+
+const document = newSchedule("Rooftop", FAMILY_90, DEFAULT_KILN);
+const sentence = (result: { success: boolean; error?: { issues: { message: string }[] } }) =>
+	result.success ? "" : (result.error?.issues[0]?.message ?? "");
+const first = document.segments[0];
+const withSegments = (change: object) => ({ ...document, segments: [{ ...first, ...change }] });
+
+describe("a schedule that comes in", () => {
+	it("is read as it was written", () => expect(scheduleDocument.parse(document)).toEqual(document));
+
+	it.each([
+		[{ ...document, version: 2 }, "newer version"],
+		[{ ...document, segments: [] }, "at least 1 segment"],
+		[{ ...document, pieces: [] }, "at least 1 piece"],
+		[withSegments({ targetC: 1400 }), "The target must be at most 1000 °C."],
+		[withSegments({ holdMin: -1 }), "The hold must be at least 0 min."],
+		[withSegments({ rateCPerH: 0 }), "The rate must be at least 1 °C/h."],
+		[withSegments({ rateCPerH: "fast" }), "The rate must be at least 1 °C/h."],
+		[{ ...document, pieces: [{ ...PLAIN_PIECE, thickestMm: 900 }] }, "The thickest place must be at most 200 mm."],
+		[{ ...document, surprise: 1 }, "nrecognized"],
+	])("is refused with a sentence: %#", (wrong, words) => {
+		expect(sentence(scheduleDocument.safeParse(wrong))).toContain(words);
+	});
+});
+
+describe("a kiln that is written down", () => {
+	const kiln = {
+		id: "00000000-0000-4000-8000-000000000001",
+		name: "Cyclone",
+		kind: "electric",
+		doorSide: "top",
+		shelfShape: "round",
+		shelfWidthMm: 400,
+		shelfHeightMm: 400,
+		marginMm: 10,
+		clearHeightMm: 150,
+		maxC: 900,
+		maxSegments: 8,
+		body: DEFAULT_KILN,
+		plateW: null,
+		zones: [],
+		elements: NEW_ELEMENTS,
+		upkeep: [],
+		shelves: [],
+		line: { driver: "modbus", host: "10.0.0.7", port: 502, unit: 1, map: GENERIC_MAP },
+		permissions: { steer: false, start: false },
+	};
+	it("is read as it was written", () => expect(kilnForm.parse(kiln)).toEqual(kiln));
+	it.each([
+		[{ ...kiln, line: { ...kiln.line, host: "http://evil/" } }, "The address is a name or number"],
+		[{ ...kiln, line: { driver: "folder", folder: "../../etc" } }, "The folder is one word"],
+		[{ ...kiln, line: { ...kiln.line, port: 70_000 } }, "The port must be at most 65535."],
+		[{ ...kiln, body: { ...DEFAULT_KILN, offsetK: 90 } }, "The offset must be at most 40 K."],
+		[{ ...kiln, maxC: 3000 }, "The highest temperature must be at most 1300 °C."],
+	])("is refused with a sentence: %#", (wrong, words) => {
+		expect(sentence(kilnForm.safeParse(wrong))).toContain(words);
+	});
+});
+
+describe("what is asked of a kiln", () => {
+	const firingId = "00000000-0000-4000-8000-000000000002";
+	it("has to be said twice", () => {
+		const asked = { firingId, command: "stop", somebodyThere: false };
+		expect(sentence(actions.steerKiln.safeParse(asked))).toBe("Say that this is wanted.");
+		expect(actions.steerKiln.safeParse({ ...asked, sure: true }).success).toBe(true);
+		expect(actions.steerKiln.safeParse({ ...asked, sure: true, command: "explode" }).success).toBe(false);
+	});
+	it("a microwave programme has steps a person can press", () => {
+		expect(microwaveSteps.safeParse([{ watts: 350, seconds: 240 }]).success).toBe(true);
+		expect(sentence(microwaveSteps.safeParse([]))).toContain("at least 1 step");
+		expect(sentence(microwaveSteps.safeParse([{ watts: 9000, seconds: 30 }]))).toBe("The power must be at most 2500.");
+	});
+});
