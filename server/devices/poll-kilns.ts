@@ -95,7 +95,7 @@ export class KilnListener {
 		return made;
 	}
 
-	private async readOne(kilnId: string, line: KilnLine, hot: typeof firing.$inferSelect | undefined, now: Date) {
+	private async readOne(kilnId: string, line: KilnLine, hot: FiringRow | undefined, now: Date) {
 		const last = await latestReading(this.db, kilnId);
 		const heard = await line.read(last?.at ?? null).catch((): LineReading[] => []);
 		const rows = heard.map((reading) => rowOf(kilnId, reading, hot));
@@ -113,21 +113,21 @@ export class KilnListener {
 	}
 }
 
+type FiringRow = typeof firing.$inferSelect;
+
+/** A controller's own clock is believed while it is about right: within this, s, or a tenth. */
+const CLOCK_OFF_S = 900;
+
 /** Instants are cut to the tick, so that two copies of the server write one row between them. */
-function rowOf(kilnId: string, reading: LineReading, hot: typeof firing.$inferSelect | undefined) {
-	const { status, elapsedS, ...rest } = reading;
+function rowOf(kilnId: string, reading: LineReading, hot: FiringRow | undefined) {
+	const { elapsedS, ...rest } = reading;
 	const tickMs = (hot?.speedUp ?? 1) > 1 ? TICK_MS : 1000;
 	const at = new Date(Math.floor(reading.at.getTime() / tickMs) * tickMs);
-	const since = hot?.startedAt ? ((at.getTime() - hot.startedAt.getTime()) / 1000) * hot.speedUp : null;
-	const itsOwn = hot !== undefined && since !== null && since >= 0 && status !== "idle";
-	return {
-		...rest,
-		kilnId,
-		at,
-		status,
-		firingId: itsOwn ? hot.id : null,
-		elapsedS: itsOwn ? (elapsedS ?? since) : null,
-	};
+	const since = hot?.startedAt ? ((at.getTime() - hot.startedAt.getTime()) / 1000) * hot.speedUp : -1;
+	if (!hot || since < 0 || reading.status === "idle") return { ...rest, kilnId, at, firingId: null, elapsedS: null };
+	const off = Math.abs((elapsedS ?? since) - since);
+	const believed = off <= Math.max(CLOCK_OFF_S, since / 10, 3 * hot.speedUp);
+	return { ...rest, kilnId, at, firingId: hot.id, elapsedS: believed ? (elapsedS ?? since) : since };
 }
 
 /** Listens for ever; a round that fails is tried again at the next tick. Returns the stop. */

@@ -1,3 +1,9 @@
-/** Where the stand-in's kilns listen on loopback: the port before its first kiln's. The start command says it. */
-export const standInPort = (kilnNumber: number): number =>
-	Number(process.env.ZEPHYR_STAND_IN_PORT ?? 4820) + kilnNumber;
+/**
+ * Where the stand-in's kilns listen on loopback: the port before its first kiln's, said by the start command. Without it there
+ * is no stand-in: guessing one could press the buttons of another studio's.
+ */
+export function standInPort(kilnNumber: number): number {
+	const base = Number(process.env.ZEPHYR_STAND_IN_PORT);
+	if (!base) throw new Error("no stand-in kilns were started here");
+	return base + kilnNumber;
+}

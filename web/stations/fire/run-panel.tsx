@@ -75,7 +75,7 @@ function Past({ alarms }: { alarms: ReadingsView["alarms"] }) {
 	return (
 		<details>
 			<summary className="cursor-pointer text-soft">
-				{over.length} {over.length === 1 ? "alarm" : "alarms"} that are over
+				{over.length === 1 ? "1 alarm that is over" : `${over.length} alarms that are over`}
 			</summary>
 			<ul>
 				{over.map(({ id, kind, startedAt, endedAt, sentence }) => (

@@ -66,7 +66,7 @@ export function FiringChart(props: Props) {
 		.y(({ c }) => y(c ?? 0));
 	const shown = (c: number) => Math.round(units.temperature === "F" ? fahrenheit(c) : c);
 	const [fromS, toS] = x.domain() as [number, number];
-	const stepH = [1 / 6, 0.5, 1, 2, 4, 6, 12, 24].find((hours) => (toS - fromS) / 3600 / hours <= 9) ?? 24;
+	const stepH = [1 / 6, 0.5, 1, 2, 4, 6, 12, 24, 48, 96].find((hours) => (toS - fromS) / 3600 / hours <= 9) ?? 240;
 	const hours: number[] = [];
 	for (let h = Math.ceil(fromS / 3600 / stepH) * stepH; h * 3600 <= toS; h += stepH) hours.push(h);
 	const at = (event: React.PointerEvent) => {

@@ -20,19 +20,19 @@ export function Compare({ mine, other: { name, effect: other } }: Props) {
 			const times = its && its.flow > 0 ? one.flow / its.flow : Number.NaN;
 			return [
 				`family ${one.label}`,
-				`${word(one.level)}, ${one.flow.toFixed(2)}`,
-				its ? `${word(its.level)}, ${its.flow.toFixed(2)}` : "",
-				one.level === its?.level ? `×${times.toFixed(2)}` : `another level, ×${times.toFixed(1)}`,
+				`${word(one.level)}\n${one.flow.toFixed(2)}`,
+				its ? `${word(its.level)}\n${its.flow.toFixed(2)}` : "",
+				one.level === its?.level ? `×${times.toFixed(2)}` : `another level\n×${times.toFixed(1)}`,
 			];
 		}),
 		["peak", figure({ c: mine.peakC }), figure({ c: other.peakC }), `${signed(mine.peakC - other.peakC, 0)} K`],
 		...(
 			[
-				["tension going up", "heatingMPa", "MPa", 1],
-				["tension coming down", "coolingMPa", "MPa", 1],
+				["tension up", "heatingMPa", "MPa", 1],
+				["tension down", "coolingMPa", "MPa", 1],
 				["stress that stays", "frozenMPa", "MPa", 1],
 				["controller time", "hours", "h", 1],
-				["until it may be opened", "openHours", "h", 1],
+				["may be opened", "openHours", "h", 1],
 				["energy", "kwh", "kWh", 1],
 			] as const
 		).map(([label, key, unit, digits]): [string, string, string, string] => [
@@ -64,9 +64,13 @@ export function Compare({ mine, other: { name, effect: other } }: Props) {
 						<th scope="row" className="py-1 text-left font-normal text-soft">
 							{label}
 						</th>
-						<td className="font-semibold">{a}</td>
-						<td>{b}</td>
-						<td className={apart.startsWith("another") ? "font-semibold text-warning" : "text-soft"}>{apart}</td>
+						<td className="pl-2 font-semibold whitespace-pre">{a}</td>
+						<td className="pl-2 whitespace-pre">{b}</td>
+						<td
+							className={`pl-2 whitespace-pre ${apart.startsWith("another") ? "font-semibold text-warning" : "text-soft"}`}
+						>
+							{apart}
+						</td>
 					</tr>
 				))}
 			</tbody>
