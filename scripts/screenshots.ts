@@ -17,6 +17,9 @@ const VIEWS: Record<string, string> = {
 	dry: "/dry",
 	load: "/load",
 	fire: "/fire",
+	schedule: "/fire/schedule",
+	kiln: "/fire/kilns",
+	microwave: "/fire/microwave",
 	open: "/open",
 	"hand-over": "/hand-over",
 	piece: "/hand-over",
@@ -59,6 +62,8 @@ for (const [name, path] of Object.entries(VIEWS)) {
 	if (name === "sign-in" || (wanted.length > 0 && !wanted.includes(name))) continue;
 	await page.goto(path);
 	if (name === "kit") await page.locator("main ul li a", { hasText: "Kite" }).click();
+	if (name === "schedule") await page.getByRole("link", { name: /Wind-vane tack/ }).click();
+	if (name === "kiln") await page.locator("main li a").first().click();
 	if (name === "labels") await page.getByRole("link", { name: /^Labels for/ }).click();
 	if (name === "piece") {
 		const code = (await page.locator("main li b.figure, main li span.figure").first().textContent())?.trim();
