@@ -190,12 +190,24 @@ class DemoStudio {
 			const heatMs = steps.reduce((sum, { seconds }) => sum + seconds * 1000, 0) + 60_000;
 			await this.act(
 				"startMicrowave",
-				{ runId, blockId, ovenId: ovens[oven]?.id ?? "", what: rest.what, wanted: rest.wanted, fired: rest.fired, plan: steps },
+				{
+					runId,
+					blockId,
+					ovenId: ovens[oven]?.id ?? "",
+					what: rest.what,
+					wanted: rest.wanted,
+					fired: rest.fired,
+					plan: steps,
+				},
 				ago,
 			);
 			for (const [s, seen] of looks) await this.act("lookMicrowave", { runId, s, seen }, ago - s * 1000);
 			await this.act("endMicrowave", { runId, steps }, ago - heatMs);
-			await this.act("openMicrowave", { runId, outcome: rest.outcome, note: rest.note }, ago - heatMs - coolingMin * 60_000);
+			await this.act(
+				"openMicrowave",
+				{ runId, outcome: rest.outcome, note: rest.note },
+				ago - heatMs - coolingMin * 60_000,
+			);
 		}
 	}
 

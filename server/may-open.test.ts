@@ -18,6 +18,9 @@ describe("opening a kiln", () => {
 	it("trusts no old reading, and none from nobody", () => {
 		expect(mayOpen(firing, reading(30, later(1060)), later(1100)).why).toContain("no fresh reading");
 		expect(mayOpen(firing, undefined, later(1100)).may).toBe(false);
+		expect(mayOpen(firing, undefined, later(1100), false).may).toBe(true);
+		expect(mayOpen(firing, undefined, later(1000), false).may).toBe(false);
+		expect(mayOpen(firing, { airC: null, at: later(1100) }, later(1100)).why).toContain("sensor gives nothing");
 		expect(mayOpen({ ...firing, startedAt: null }, reading(20, start), start).why).toBe("It has not been started.");
 	});
 

@@ -62,7 +62,8 @@ export const openFiring: UseCase<"openFiring"> = {
 		if (row.state !== "running")
 			throw new Refusal("conflict", `Firing ${row.number} is ${row.state}; there is nothing to open.`);
 		const reading = await latestReading(tx, row.kilnId);
-		const opening = mayOpen(row, reading, now);
+		const [its] = await tx.select({ line: kiln.line }).from(kiln).where(eq(kiln.id, row.kilnId));
+		const opening = mayOpen(row, reading, now, its?.line !== null);
 		if (!opening.may) {
 			if (actor.role !== "instructor")
 				throw new Refusal("forbidden", `${opening.why} Only an instructor may open earlier.`);

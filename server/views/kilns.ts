@@ -37,7 +37,7 @@ export async function kilnCells({ db, now }: ViewContext): Promise<KilnCell[]> {
 			if (!current) return { ...cell, state: "empty" as const, phase: "empty", firing: null };
 			const plan = curveOf(current.schedule, row.body);
 			const elapsedS = current.startedAt ? ((now.getTime() - current.startedAt.getTime()) / 1000) * current.speedUp : 0;
-			const state = kilnState(current, reading, now, plan.at(-1)?.s ?? 0, elapsedS);
+			const state = kilnState(current, row, reading, now, plan.at(-1)?.s ?? 0, elapsedS);
 			return {
 				...cell,
 				state,
@@ -61,13 +61,14 @@ export async function kilnCells({ db, now }: ViewContext): Promise<KilnCell[]> {
 
 function kilnState(
 	row: FiringRow,
+	{ line }: KilnRow,
 	reading: Parameters<typeof mayOpen>[1],
 	now: Date,
 	endS: number,
 	elapsedS: number,
 ): KilnState {
 	if (row.state === "planned") return "planned";
-	if (mayOpen(row, reading, now).may) return "canOpen";
+	if (mayOpen(row, reading, now, line !== null).may) return "canOpen";
 	return elapsedS < endS ? "running" : "cooling";
 }
 

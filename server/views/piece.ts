@@ -109,7 +109,7 @@ export const find: View<"find"> = async ({ db }, params) => {
 			detail: `family ${one.familyId}, ${one.thicknessMm} mm`,
 			href: "/kits",
 		})),
-		...kilns.map((one) => ({ kind: "kiln" as const, label: one.name, detail: "kiln", href: "/fire" })),
+		...kilns.map((one) => ({ kind: "kiln" as const, label: one.name, detail: "kiln", href: `/fire/kilns/${one.id}` })),
 	];
 	return { exact: hit?.code ?? null, found };
 };

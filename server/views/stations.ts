@@ -95,7 +95,12 @@ export const open: View<"open"> = async (context) => {
 			const opening =
 				card.state === "opened"
 					? { may: true, why: "" }
-					: mayOpen({ ...card, startedAt: card.startedAt ? new Date(card.startedAt) : null }, reading, now);
+					: mayOpen(
+							{ ...card, startedAt: card.startedAt ? new Date(card.startedAt) : null },
+							reading,
+							now,
+							card.kiln.line !== null,
+						);
 			return { ...card, airC: reading?.airC ?? null, mayOpen: opening.may, whyNot: opening.why };
 		}),
 	);

@@ -136,6 +136,8 @@ test("no page's script is over its budget", async ({ browser }) => {
 		page.off("response", count);
 		const bytes = (await Promise.all(sizes)).reduce((sum, size) => sum + size, 0);
 		expect(bytes, `${path}: ${Math.round(bytes / 1024)} KB`).toBeGreaterThan(0);
-		expect(bytes, `${path}: ${Math.round(bytes / 1024)} KB`).toBeLessThan((path === kit || path === "/fire/schedule" ? 350 : 150) * 1024);
+		expect(bytes, `${path}: ${Math.round(bytes / 1024)} KB`).toBeLessThan(
+			(path === kit || path === "/fire/schedule" ? 350 : 150) * 1024,
+		);
 	}
 });

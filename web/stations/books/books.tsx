@@ -43,6 +43,9 @@ function Books(props: StationProps<"books">) {
 					open={tab}
 					onOpen={open}
 				/>
+				<a className="ml-auto flex min-h-11 items-center text-soft hover:text-base-content" href="/fire/kilns">
+					Kilns and their record
+				</a>
 			</div>
 			<div className="min-h-0 grow">
 				{tab === "glass" && <GlassShelf {...props} />}

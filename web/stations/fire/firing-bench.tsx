@@ -63,7 +63,7 @@ export function FiringBench({ firing, frame }: { firing: FiringCard; frame: Fram
 				/>
 				<FiringChart
 					width={690}
-					height={270}
+					height={250}
 					series={series}
 					nowS={nowS}
 					openS={rest?.openS ?? firing.openS}

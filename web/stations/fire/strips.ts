@@ -1,3 +1,4 @@
+import { mostOf } from "@core/extremes";
 import { LEVEL_BANDS } from "@core/firing/level";
 import { ALLOWED_TENSION_PA } from "@core/glass/constants";
 import type { Simulation } from "@core/kiln/simulate";
@@ -9,6 +10,16 @@ const ALLOWED_MPA = ALLOWED_TENSION_PA / 1e6;
 export function strips({ samples, peakStressPa }: Simulation): ChartStrip[] {
 	const { slump, tack, full } = LEVEL_BANDS;
 	return [
+		{
+			name: "difference through the glass",
+			unit: "K",
+			scale: "linear",
+			from: 0,
+			to: Math.max(10, mostOf(samples.map(({ spreadK }) => spreadK))),
+			digits: 1,
+			lines: [],
+			points: samples.map(({ s, spreadK }) => ({ s, v: spreadK })),
+		},
 		{
 			name: "tension passing through",
 			unit: "MPa",

@@ -29,7 +29,7 @@ interface Props {
 	summary: string;
 }
 
-const STRIP_PX = 54;
+const STRIP_PX = 44;
 const LEFT = 44;
 const RIGHT_GAP = 10;
 

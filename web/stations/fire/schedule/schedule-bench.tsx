@@ -155,7 +155,7 @@ function Bench({ view, frame }: StationProps<"schedule">) {
 					/>
 					<FiringChart
 						width={690}
-						height={250}
+						height={236}
 						series={[
 							{ name: "plan", points: curveOf(document, kiln?.body), kind: "plan" },
 							...(other
