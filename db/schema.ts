@@ -25,6 +25,7 @@ import type { Mould, MouldKind, Release } from "@core/kit/mould";
 import type { Look, MicrowaveStep } from "@core/microwave/programme";
 import type { KitReading } from "@core/stack/read-kit";
 import type { Phrase } from "@core/units/phrase";
+import { sql } from "drizzle-orm";
 import {
 	boolean,
 	customType,
@@ -41,6 +42,7 @@ import {
 	time,
 	timestamp,
 	unique,
+	uniqueIndex,
 	uuid,
 } from "drizzle-orm/pg-core";
 
@@ -487,7 +489,12 @@ export const kilnAlarm = pgTable(
 		seenAt: instant("seen_at"),
 		seenById: text("seen_by_id").references(() => user.id),
 	},
-	(t) => [index("kiln_alarm_firing").on(t.firingId), index("kiln_alarm_started").on(t.startedAt)],
+	(t) => [
+		index("kiln_alarm_firing").on(t.firingId),
+		index("kiln_alarm_started").on(t.startedAt),
+		// Two copies of the server raise one alarm between them.
+		uniqueIndex("kiln_alarm_open").on(t.firingId, t.kind).where(sql`${t.endedAt} is null`),
+	],
 );
 
 export const firingNote = pgTable(

@@ -9,9 +9,16 @@ import { Refusal } from "./refusal";
 
 export type KilnRow = typeof kiln.$inferSelect;
 
+/** The largest square within a round or octagonal shelf leaves this share of its width free on each side. */
+const CORNERS_SHARE = (1 - Math.SQRT1_2) / 2;
+
 export const loadKilnOf = (row: KilnRow): LoadKiln => ({
 	body: row.body,
-	shelf: { widthMm: row.shelfWidthMm, heightMm: row.shelfHeightMm, marginMm: row.marginMm },
+	shelf: {
+		widthMm: row.shelfWidthMm,
+		heightMm: row.shelfHeightMm,
+		marginMm: row.marginMm + (row.shelfShape === "rectangle" ? 0 : row.shelfWidthMm * CORNERS_SHARE),
+	},
 	clearHeightMm: row.clearHeightMm,
 	maxC: row.maxC,
 });

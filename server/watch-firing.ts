@@ -151,7 +151,7 @@ async function keepAlarms(
 			await db.update(kilnAlarm).set({ sentence }).where(eq(kilnAlarm.id, known.id));
 			continue;
 		}
-		await db.insert(kilnAlarm).values({ kilnId, firingId, kind, sentence, startedAt: now });
+		await db.insert(kilnAlarm).values({ kilnId, firingId, kind, sentence, startedAt: now }).onConflictDoNothing();
 		changed = true;
 	}
 	for (const { id, kind } of open) {

@@ -76,7 +76,7 @@ export const kilnList: View<"kilns"> = async (context) => {
 	};
 };
 
-async function firingsOf({ db }: ViewContext, kilnId: string, most = 40): Promise<KilnFiring[]> {
+async function firingsOf({ db }: ViewContext, kilnId: string, most = 300): Promise<KilnFiring[]> {
 	const rows = await db
 		.select()
 		.from(firing)

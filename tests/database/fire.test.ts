@@ -205,6 +205,23 @@ describe("kilns", () => {
 		await expect(studio.see("kiln", { id: randomUUID() })).rejects.toBeInstanceOf(Refusal);
 	});
 
+	it("with a round shelf are loaded within the circle, margin and all", async () => {
+		const round = form({ name: "Round kiln", shelfShape: "round", marginMm: 10 });
+		await studio.act("saveKiln", { kiln: round });
+		const tray = (await studio.see("load")).trays.find(({ pieces }) => pieces.length > 1);
+		const pieces = (tray?.pieces ?? []).map(({ id }) => id).join(",");
+		const { places } = await studio.see("proposal", { kiln: round.id, pieces });
+		expect(places.length).toBeGreaterThan(0);
+		for (const { xMm, yMm, widthMm, heightMm } of places)
+			for (const [x, y] of [
+				[xMm, yMm],
+				[xMm + widthMm, yMm],
+				[xMm, yMm + heightMm],
+				[xMm + widthMm, yMm + heightMm],
+			] as const)
+				expect(Math.hypot(x - 210, y - 210)).toBeLessThanOrEqual(200.5);
+	});
+
 	it("count upkeep, elements and shelves with every firing, and begin again when a task was done", async () => {
 		const one = form({ name: "Counting kiln", line: null });
 		await studio.act("saveKiln", { kiln: one });

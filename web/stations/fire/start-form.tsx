@@ -17,13 +17,21 @@ export function StartForm({ firing }: { firing: FiringCard }) {
 	const [there, setThere] = useState(false);
 	const start = useAct("startFiring");
 	const cancel = useAct("cancelFiring");
+	const [through, setThrough] = useState(false);
+	const steer = useAct("steerKiln");
 	const standIn = firing.kiln.line === "standIn";
+	const mayStart = firing.kiln.line === "modbus" && firing.kiln.permissions.start;
 	const back = firing.pieces.length;
 	return (
 		<form
 			className="flex flex-col gap-3"
-			onSubmit={(event) => {
+			onSubmit={async (event) => {
 				event.preventDefault();
+				if (through && there) {
+					const asked = { firingId: firing.id, command: "start" as const, sure: true as const, somebodyThere: there };
+					const taken = await steer.mutateAsync(asked).catch(() => null);
+					if (!taken) return;
+				}
 				start.mutate({ firingId: firing.id, speedUp: Number(clock) as 1, somebodyThere: there as true });
 			}}
 		>
@@ -49,9 +57,20 @@ export function StartForm({ firing }: { firing: FiringCard }) {
 					checked={there}
 					onChange={(event) => setThere(event.target.checked)}
 				/>
-				Somebody is at the kiln and has pressed its start
+				{through ? "Somebody is at the kiln" : "Somebody is at the kiln and has pressed its start"}
 			</label>
-			<Trouble error={start.error ?? cancel.error} />
+			{mayStart && (
+				<label className="flex min-h-11 cursor-pointer items-center gap-3">
+					<input
+						type="checkbox"
+						className="checkbox checkbox-secondary"
+						checked={through}
+						onChange={(event) => setThrough(event.target.checked)}
+					/>
+					press its start through the line, while they watch
+				</label>
+			)}
+			<Trouble error={steer.error ?? start.error ?? cancel.error} />
 			<button type="submit" className="btn btn-primary" disabled={start.isPending}>
 				Start firing {firing.number}
 			</button>

@@ -23,10 +23,10 @@ export function Strip({ strip, x, top, height, left, right }: Props) {
 	return (
 		<g>
 			<rect x={left} y={top} width={right - left} height={height} className="fill-base-content/4" />
-			{lines.map(({ at, word }) => (
+			{lines.map(({ at, word }, i) => (
 				<g key={word}>
 					<path d={`M${left} ${y(at)}H${right}`} className="stroke-line" strokeDasharray="2 3" />
-					<text x={right - 3} y={y(at) - 2} textAnchor="end" className="fill-soft text-[10px]">
+					<text x={right - 3 - i * 34} y={y(at) - 2} textAnchor="end" className="fill-soft text-[10px]">
 						{word}
 					</text>
 				</g>

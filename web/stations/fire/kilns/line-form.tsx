@@ -54,8 +54,11 @@ export function LineForm({ view, instructor }: { view: KilnView; instructor: boo
 			<p>
 				{latest ? (
 					<>
-						Last read {formatMinutes((nowMs - Date.parse(latest.at)) / 60_000)} ago:{" "}
-						<b className="figure text-lg">{latest.airC === null ? "sensor open" : figure({ c: latest.airC })}</b>
+						Last read{" "}
+						{nowMs - Date.parse(latest.at) < 60_000
+							? "just now"
+							: `${formatMinutes((nowMs - Date.parse(latest.at)) / 60_000)} ago`}
+						: <b className="figure text-lg">{latest.airC === null ? "sensor open" : figure({ c: latest.airC })}</b>
 						{latest.status && `, ${latest.status}`}
 					</>
 				) : (

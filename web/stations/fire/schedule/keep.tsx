@@ -38,7 +38,8 @@ export function Keep(props: Props) {
 	});
 	const another = useAct("saveSchedule", ({ scheduleId }) => location.assign(`/fire/schedule?id=${scheduleId}`));
 	const schools = useAct("saveSchools");
-	const isKept = kept === document;
+	// A page carries two copies of what is kept: compared by what they say.
+	const isKept = kept !== null && JSON.stringify(kept) === JSON.stringify(document);
 	if (!instructor) return <Files {...props} />;
 	return (
 		<div className="flex flex-col gap-4">

@@ -32,7 +32,7 @@ export function SegmentTable({ document, warnings, chosen, onChoose, onEdit }: P
 	const rate = (cPerH: number) => String(Math.round(unit === "F" ? fahrenheitStep(cPerH) : cPerH));
 	return (
 		<div>
-			<table className="w-full">
+			<table className="w-full border-separate border-spacing-x-0.5 border-spacing-y-0.5">
 				<thead>
 					<tr className="text-right text-soft">
 						<th scope="col" className="text-left font-normal">

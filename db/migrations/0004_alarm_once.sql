@@ -1,0 +1,1 @@
+CREATE UNIQUE INDEX "kiln_alarm_open" ON "kiln_alarm" USING btree ("firing_id","kind") WHERE "kiln_alarm"."ended_at" is null;
