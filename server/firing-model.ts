@@ -72,11 +72,15 @@ const AT_TARGET_K = 4;
 const POINTS = 900;
 
 /**
- * What was measured, as the beginning of a simulation; undefined while nothing can be said: no readings, a sensor that gives
+ * What was measured (`points`, or read here), as the beginning of a simulation; undefined while nothing can be said: no readings, a sensor that gives
  * nothing, or a kiln that waits after a power cut.
  */
-export async function soFarOf(reader: Reader, { row }: FiringModel): Promise<SoFar | undefined> {
-	const air = (await firingReadings(reader, row.id, POINTS)).filter(isMeasured);
+export async function soFarOf(
+	reader: Reader,
+	{ row }: FiringModel,
+	points?: readonly FiringPoint[],
+): Promise<SoFar | undefined> {
+	const air = (points ?? (await firingReadings(reader, row.id, POINTS))).filter(isMeasured);
 	const recent = await lastReadings(reader, row.id, 200);
 	const last = recent.at(-1);
 	if (!last || air.length < 2 || last.airC === null || last.status === "powerLost" || last.status === "sensorOpen")

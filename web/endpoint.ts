@@ -32,11 +32,12 @@ export function who({ locals, request }: APIContext): { actor: Actor; now: Date;
 
 const LARGEST_JSON_BYTES = 2 * 1024 * 1024;
 
-/** A JSON body, refused when it is too large or not JSON. */
-export async function readJson(request: Request): Promise<unknown> {
+/** A JSON body, refused when it is larger than `most` bytes or not JSON. */
+export async function readJson(request: Request, most = LARGEST_JSON_BYTES): Promise<unknown> {
 	if (!request.headers.get("content-type")?.startsWith("application/json")) throw new Refusal("invalid", "Send JSON.");
 	const text = await request.text();
-	if (text.length > LARGEST_JSON_BYTES) throw new Refusal("tooMuch", "This is more than 2 MB and was not read.");
+	if (text.length > most)
+		throw new Refusal("tooMuch", `This is more than ${Math.round(most / 1024 / 1024)} MB and was not read.`);
 	try {
 		return JSON.parse(text);
 	} catch {

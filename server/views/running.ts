@@ -24,7 +24,7 @@ export const readings: View<"readings"> = async ({ db }, params) => {
 		points,
 		flowSoFar: flowIndex(viscosityOf(family), feltCurve(measured, kiln.body)),
 		latest: latest ? briefReading(latest) : null,
-		controller: running ? ((await soFarOf(db, model))?.controller ?? null) : null,
+		controller: running ? ((await soFarOf(db, model, points))?.controller ?? null) : null,
 		notes: await notesOf(db, row.id),
 		alarms: await alarmBriefs(db, eq(kilnAlarm.firingId, row.id), 50),
 		cut: waits ? ((await cutVerdict(db, model)) ?? null) : null,

@@ -117,7 +117,9 @@ test("a schedule is drawn, mended, solved backwards, compared and kept; a whole 
 		await page.getByRole("button", { name: "looked in" }).click();
 		await expect(page.getByRole("region", { name: "Notes" })).toContainText("looked in");
 		await page.getByText("This kiln is a stand-in").click();
+		const told = page.waitForResponse("**/api/do/tellStandIn");
 		await page.getByRole("button", { name: "power cut, 40 min" }).click();
+		expect((await told).ok()).toBe(true);
 		await open(page, "/kits");
 		const alarms = page.getByRole("region", { name: "Alarms" });
 		await expect(alarms).toContainText("Silo kiln: power was lost", { timeout: 20_000 });

@@ -3,10 +3,10 @@ import { LOG_ETA, temperatureAt, viscosityOf } from "@core/glass/viscosity";
 import { useState } from "react";
 import { useAct } from "../../lib/api";
 import { useFigure } from "../../lib/prefs";
-import { ChoiceField, NumberField, TextField } from "../../ui/fields";
+import { Check, ChoiceField, NumberField, TextField } from "../../ui/fields";
 import type { StationProps } from "../../ui/framed";
 import { Caution, troubleAt } from "../../ui/notice";
-import { BookForm, Check, shortId, TwoColumns } from "./two-columns";
+import { BookForm, shortId, TwoColumns } from "./two-columns";
 
 const SOAK_WORDS = { lower: "lower, near the strain point", atAnnealingPoint: "at the annealing point" } as const;
 

@@ -13,10 +13,10 @@ import { useState } from "react";
 import { useAct } from "../../lib/api";
 import { formatMoney, parseMoney } from "../../lib/money";
 import { useFigure } from "../../lib/prefs";
-import { ChoiceField, Field, NumberField, TextField } from "../../ui/fields";
+import { Check, ChoiceField, Field, NumberField, TextField } from "../../ui/fields";
 import type { StationProps } from "../../ui/framed";
 import { troubleAt } from "../../ui/notice";
-import { BookForm, Check, plain, shortId, TwoColumns } from "./two-columns";
+import { BookForm, plain, shortId, TwoColumns } from "./two-columns";
 
 const PRICED: Record<GlassForm, string> = {
 	sheet: "a m²",

@@ -2,11 +2,11 @@ import { MOULD_KINDS, type Mould, RELEASES } from "@core/kit/mould";
 import { useState } from "react";
 import { useAct } from "../../lib/api";
 import { useFigure } from "../../lib/prefs";
-import { ChoiceField, NumberField, TextField } from "../../ui/fields";
+import { Check, ChoiceField, NumberField, TextField } from "../../ui/fields";
 import type { StationProps } from "../../ui/framed";
 import { troubleAt } from "../../ui/notice";
 import { sizeWords } from "../../ui/part-words";
-import { BookForm, Check, plain, shortId, TwoColumns } from "./two-columns";
+import { BookForm, plain, shortId, TwoColumns } from "./two-columns";
 
 const NEW_MOULD: Omit<Mould, "id"> = {
 	name: "",

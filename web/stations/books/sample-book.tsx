@@ -6,12 +6,12 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { see, sendSamplePicture, TroubleError, useAct } from "../../lib/api";
 import { useFigure } from "../../lib/prefs";
-import { ChoiceField, Field, NumberField, TextField } from "../../ui/fields";
+import { Check, ChoiceField, Field, NumberField, TextField } from "../../ui/fields";
 import type { StationProps } from "../../ui/framed";
 import { KitPlan } from "../../ui/kit-plan";
 import { troubleAt } from "../../ui/notice";
 import { LevelGlyph } from "../../ui/signs";
-import { BookForm, Check, TwoColumns } from "./two-columns";
+import { BookForm, TwoColumns } from "./two-columns";
 
 type View = StationProps<"books">["view"];
 type Sample = Omit<SampleBrief, "kiln" | "stackCode" | "hasPicture">;

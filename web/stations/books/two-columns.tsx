@@ -65,27 +65,6 @@ export function BookForm({ name, mayEdit, pending, saved, error, ownErrors, onSa
 }
 
 /** A form's fields by name with their words: yes or no. */
-export function Check({
-	label,
-	checked,
-	onChange,
-}: {
-	label: string;
-	checked: boolean;
-	onChange(checked: boolean): void;
-}) {
-	return (
-		<label className="flex min-h-9 items-center gap-2">
-			<input
-				type="checkbox"
-				className="checkbox checkbox-sm"
-				checked={checked}
-				onChange={(event) => onChange(event.target.checked)}
-			/>
-			{label}
-		</label>
-	);
-}
 
 export const shortId = (): string => crypto.randomUUID().slice(0, 8);
 

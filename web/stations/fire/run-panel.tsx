@@ -7,6 +7,7 @@ import { clock } from "@formats/time";
 import { useState } from "react";
 import { useAct } from "../../lib/api";
 import { useFigure, usePrefs } from "../../lib/prefs";
+import { Check } from "../../ui/fields";
 import { Trouble } from "../../ui/notice";
 import { SeverityMark } from "../../ui/signs";
 
@@ -201,15 +202,12 @@ function Steering({ firing, instructor }: { firing: FiringCard; instructor: bool
 				<div className="mt-2 flex flex-col gap-2 border-l-4 border-secondary bg-pick px-3 py-2">
 					<p>{asked.means}</p>
 					{needsSomebody && (
-						<label className="flex min-h-11 cursor-pointer items-center gap-3 font-semibold">
-							<input
-								type="checkbox"
-								className="checkbox checkbox-secondary"
-								checked={there}
-								onChange={(event) => setThere(event.target.checked)}
-							/>
-							Somebody is at the kiln now
-						</label>
+						<Check
+							weighty
+							label="Somebody is at the kiln now"
+							checked={there}
+							onChange={(checked) => setThere(checked)}
+						/>
 					)}
 					<div className="flex gap-2">
 						<button

@@ -1,7 +1,7 @@
 import type { FiringCard } from "@contract/views";
 import { useState } from "react";
 import { useAct } from "../../lib/api";
-import { ChoiceField } from "../../ui/fields";
+import { Check, ChoiceField } from "../../ui/fields";
 import { Trouble } from "../../ui/notice";
 
 const CLOCKS = [
@@ -50,25 +50,19 @@ export function StartForm({ firing }: { firing: FiringCard }) {
 						: "This kiln has no line: nothing is measured. Opening goes by the clock and by looking at its own display."}
 				</p>
 			)}
-			<label className="flex min-h-11 cursor-pointer items-center gap-3 font-semibold">
-				<input
-					type="checkbox"
-					className="checkbox checkbox-secondary"
-					checked={there}
-					onChange={(event) => setThere(event.target.checked)}
-				/>
-				{through ? "Somebody is at the kiln" : "Somebody is at the kiln and has pressed its start"}
-			</label>
+			<Check
+				weighty
+				label={through ? "Somebody is at the kiln" : "Somebody is at the kiln and has pressed its start"}
+				checked={there}
+				onChange={(checked) => setThere(checked)}
+			/>
 			{mayStart && (
-				<label className="flex min-h-11 cursor-pointer items-center gap-3">
-					<input
-						type="checkbox"
-						className="checkbox checkbox-secondary"
-						checked={through}
-						onChange={(event) => setThrough(event.target.checked)}
-					/>
-					press its start through the line, while they watch
-				</label>
+				<Check
+					weighty
+					label="press its start through the line, while they watch"
+					checked={through}
+					onChange={(checked) => setThrough(checked)}
+				/>
 			)}
 			<Trouble error={steer.error ?? start.error ?? cancel.error} />
 			<button type="submit" className="btn btn-primary" disabled={start.isPending}>

@@ -4,7 +4,7 @@ import { type Arrangement, arranged, ringRadiusMm } from "@core/kit/arrange";
 import { glassIdOf, type KitPart, LARGEST_KIT } from "@core/kit/kit";
 import { placedRegion } from "@core/kit/plan";
 import { useState } from "react";
-import { ChoiceField, NumberField } from "../../ui/fields";
+import { Check, ChoiceField, NumberField } from "../../ui/fields";
 import { newId, useChosen, useDraft, useParts } from "./draft";
 
 const KINDS = ["row", "grid", "ring", "mirror"] as const;
@@ -143,20 +143,6 @@ export function ArrangeForm({ glasses }: { glasses: ReadonlyMap<string, Glass> }
 				{tooMany ? `more than ${LARGEST_KIT.parts} parts` : `Lay ${copies.length} of them`}
 			</button>
 		</form>
-	);
-}
-
-function Check({ label, checked, onChange }: { label: string; checked: boolean; onChange(checked: boolean): void }) {
-	return (
-		<label className="flex min-h-9 items-end gap-2 pb-1">
-			<input
-				type="checkbox"
-				className="checkbox checkbox-sm"
-				checked={checked}
-				onChange={(event) => onChange(event.target.checked)}
-			/>
-			{label}
-		</label>
 	);
 }
 

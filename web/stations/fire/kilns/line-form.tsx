@@ -12,7 +12,7 @@ import { formatMinutes } from "@core/units/duration";
 import { useState } from "react";
 import { useAct } from "../../../lib/api";
 import { useFigure, usePrefs } from "../../../lib/prefs";
-import { ChoiceField, NumberField, TextField } from "../../../ui/fields";
+import { Check, ChoiceField, NumberField, TextField } from "../../../ui/fields";
 import { Caution, Trouble } from "../../../ui/notice";
 
 type Line = NonNullable<KilnForm["line"]>;
@@ -103,12 +103,12 @@ export function LineForm({ view, instructor }: { view: KilnView; instructor: boo
 				{line !== null && line.driver !== "folder" && (
 					<section aria-label="What may be steered" className="flex flex-col gap-1">
 						<h2>What may be asked of it from here</h2>
-						<Tick
+						<Check
 							label="hold, release, skip and stop a firing, asked each time"
 							checked={permissions.steer}
 							onChange={(steer) => setPermissions({ ...permissions, steer })}
 						/>
-						<Tick
+						<Check
 							label="resume and extend as well, with somebody at the kiln"
 							checked={permissions.start}
 							onChange={(start) => setPermissions({ ...permissions, start })}
@@ -130,20 +130,6 @@ export function LineForm({ view, instructor }: { view: KilnView; instructor: boo
 				</div>
 			)}
 		</form>
-	);
-}
-
-function Tick({ label, checked, onChange }: { label: string; checked: boolean; onChange(checked: boolean): void }) {
-	return (
-		<label className="flex min-h-11 cursor-pointer items-center gap-3">
-			<input
-				type="checkbox"
-				className="checkbox checkbox-secondary"
-				checked={checked}
-				onChange={(event) => onChange(event.target.checked)}
-			/>
-			{label}
-		</label>
 	);
 }
 
@@ -182,15 +168,11 @@ function MapForm({ map, onMap }: { map: RegisterMap; onMap(map: RegisterMap): vo
 									{name === "airC" ? (
 										label
 									) : (
-										<label className="flex items-center gap-2">
-											<input
-												type="checkbox"
-												className="checkbox checkbox-sm checkbox-secondary"
-												checked={register !== null}
-												onChange={(event) => onMap({ ...map, [name]: event.target.checked ? EMPTY : null })}
-											/>
-											{label}
-										</label>
+										<Check
+											label={label}
+											checked={register !== null}
+											onChange={(has) => onMap({ ...map, [name]: has ? EMPTY : null })}
+										/>
 									)}
 								</th>
 								{register && (

@@ -7,7 +7,7 @@ import { SOAK_SCHOOLS } from "@core/glass/family";
 import { formatMinutes } from "@core/units/duration";
 import { useState } from "react";
 import { useFigure } from "../../../lib/prefs";
-import { ChoiceField, NumberField, TextField } from "../../../ui/fields";
+import { Check, ChoiceField, NumberField, TextField } from "../../../ui/fields";
 
 export const SCHOOL_WORDS = {
 	heat: { hotterShorter: "hotter and shorter", usual: "usual", coolerLonger: "cooler and longer" },
@@ -176,15 +176,7 @@ function PieceRow(props: {
 		/>
 	);
 	const mark = (label: string, key: "fired" | "blackBesideWhite" | "multiLevel") => (
-		<label className="flex min-h-9 cursor-pointer items-center gap-2 max-lg:min-h-11">
-			<input
-				type="checkbox"
-				className="checkbox checkbox-sm checkbox-secondary"
-				checked={piece[key]}
-				onChange={(event) => onChange({ [key]: event.target.checked })}
-			/>
-			{label}
-		</label>
+		<Check label={label} checked={piece[key]} onChange={(checked) => onChange({ [key]: checked })} />
 	);
 	return (
 		<li className="py-1.5">
