@@ -76,7 +76,7 @@ export const openFiring: UseCase<"openFiring"> = {
 				]);
 			}
 		}
-		const note = opening.may ? row.note : `Opened early above ${OPEN_C} °C: ${earlyReason}`;
+		const note = opening.may ? row.note : `Opened before it was cool: ${earlyReason}`;
 		const came = await whatCame(tx, firingId);
 		await tx.update(firing).set({ state: "opened", finishedAt: now, note, came }).where(eq(firing.id, firingId));
 		await countMouldUses(tx, firingId);
