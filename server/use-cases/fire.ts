@@ -1,5 +1,4 @@
 import { randomUUID } from "node:crypto";
-import { OPEN_C } from "@core/firing/build";
 import { flowIndex } from "@core/firing/flow-index";
 import { feltCurve } from "@core/firing/plan-flow";
 import { scheduleHours } from "@core/firing/schedule";

@@ -30,31 +30,33 @@ export function Learn({ view, instructor }: { view: KilnView; instructor: boolea
 	return (
 		<section aria-label="Learn from a log" className="flex flex-col gap-3">
 			<h2>Learn the kiln from what it did</h2>
-			<div className="grid max-w-3xl grid-cols-2 gap-4 max-lg:grid-cols-1">
-				<ChoiceField<string>
-					label="From a measured firing"
-					value=""
-					options={[
-						{ value: "", label: measured.length > 0 ? "choose" : "none was measured yet" },
-						...measured.map(({ id, number, startedAt }) => ({
-							value: id,
-							label: `${number}, ${dayAndClock(startedAt ?? "", timeZone)}`,
-						})),
-					]}
-					onChange={(id) => {
-						const one = measured.find((firing) => firing.id === id);
-						const from = Date.parse(one?.startedAt ?? "");
-						if (one)
-							void look(
-								new Date(from).toISOString(),
-								new Date(from + one.expected.openS * 1000 + 2 * HOUR_MS).toISOString(),
-							);
-					}}
-				/>
+			<div className="grid max-w-5xl grid-cols-2 items-start gap-5 max-lg:grid-cols-1">
+				<div className="flex flex-col gap-3">
+					<ChoiceField<string>
+						label="From a measured firing"
+						value=""
+						options={[
+							{ value: "", label: measured.length > 0 ? "choose" : "none was measured yet" },
+							...measured.map(({ id, number, startedAt }) => ({
+								value: id,
+								label: `${number}, ${dayAndClock(startedAt ?? "", timeZone)}`,
+							})),
+						]}
+						onChange={(id) => {
+							const one = measured.find((firing) => firing.id === id);
+							const from = Date.parse(one?.startedAt ?? "");
+							if (one)
+								void look(
+									new Date(from).toISOString(),
+									new Date(from + one.expected.openS * 1000 + 2 * HOUR_MS).toISOString(),
+								);
+						}}
+					/>
+					{trouble && <p className="font-semibold text-error">{trouble}</p>}
+					{lesson && <Lesson key={`${lesson.from}${lesson.to}`} view={view} lesson={lesson} instructor={instructor} />}
+				</div>
 				{instructor && <LogUpload view={view} onRead={({ from, to }) => void look(from, to)} />}
 			</div>
-			{trouble && <p className="font-semibold text-error">{trouble}</p>}
-			{lesson && <Lesson key={`${lesson.from}${lesson.to}`} view={view} lesson={lesson} instructor={instructor} />}
 		</section>
 	);
 }
@@ -88,7 +90,7 @@ function Lesson({ view, lesson, instructor }: { view: KilnView; lesson: KilnLess
 		["what it loses, UA, W/K", lossWPerK ? within(lossWPerK, 1, 2) : "not known", `${before.lossWPerK.toFixed(2)}`],
 	];
 	return (
-		<div className="max-w-3xl border-l-4 border-secondary bg-base-100 px-4 py-3">
+		<div className="border-l-4 border-secondary bg-base-100 px-4 py-3">
 			<p className="mb-1">
 				<b>
 					{dayAndClock(lesson.from, timeZone)} to {dayAndClock(lesson.to, timeZone)}
