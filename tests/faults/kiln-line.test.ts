@@ -144,7 +144,7 @@ describe("a firing on the line", () => {
 	it("is only read by default; held and released where that was switched on; resumed only with somebody there", async () => {
 		const firingId = await started();
 		await heated(firingId, 100);
-		const steer = (command: "hold" | "release" | "resume", somebodyThere = false) =>
+		const steer = (command: "hold" | "release" | "resume" | "extend" | "stop", somebodyThere = false) =>
 			studio.act("steerKiln", { firingId, command, sure: true, somebodyThere });
 		await expect(steer("hold")).rejects.toThrow("may only be read from here");
 		await studio.db
@@ -164,8 +164,11 @@ describe("a firing on the line", () => {
 			.set({ permissions: { steer: true, start: true } })
 			.where(eq(kiln.id, kilnId));
 		await expect(steer("resume")).rejects.toThrow("somebody has to be there");
-		expect((await studio.see("readings", { firing: firingId })).notes.map(({ text }) => text)).toContain(
-			"hold through the line",
+		await steer("extend", true);
+		await steer("stop");
+		await until(async () => (await readingsOf(firingId)).at(-1)?.status === "complete");
+		expect((await studio.see("readings", { firing: firingId })).notes.map(({ text }) => text).sort()).toEqual(
+			["extend", "hold", "release", "stop"].map((command) => `${command} through the line`),
 		);
 		await studio.db
 			.update(kiln)
@@ -224,8 +227,16 @@ describe("the stand-in fails", () => {
 		await listen(1200);
 		expect((await readingsOf(firingId)).at(-1)).toMatchObject({ status: "powerLost" });
 		expect((await readingsOf(firingId)).at(-1)?.airC).toBeLessThan(coldC);
-		await studio.act("pressStandIn", { kilnId, button: "resume" });
+		await studio.db
+			.update(kiln)
+			.set({ permissions: { steer: false, start: true } })
+			.where(eq(kiln.id, kilnId));
+		await studio.act("steerKiln", { firingId, command: "resume", sure: true, somebodyThere: true });
 		await until(async () => (await readingsOf(firingId)).at(-1)?.status === "running");
+		await studio.db
+			.update(kiln)
+			.set({ permissions: { steer: false, start: false } })
+			.where(eq(kiln.id, kilnId));
 		await until(async () => !(await openAlarm(firingId, "powerLost")));
 	});
 
