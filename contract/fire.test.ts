@@ -1,12 +1,15 @@
+import { readFileSync } from "node:fs";
 import { newSchedule, PLAIN_PIECE } from "@core/firing/document";
 import { FAMILY_90 } from "@core/glass/family";
 import { DEFAULT_KILN } from "@core/kiln/kiln";
 import { NEW_ELEMENTS } from "@core/kiln/record";
+import Ajv2020 from "ajv/dist/2020";
 import { describe, expect, it } from "vitest";
+import { SCHEDULES } from "../demo/fire";
 import { actions } from "./actions";
 import { GENERIC_MAP, kilnForm } from "./kiln";
 import { microwaveSteps } from "./microwave";
-import { scheduleDocument } from "./schedule";
+import { scheduleDocument, scheduleFileSchema } from "./schedule";
 
 const document = newSchedule("Rooftop", FAMILY_90, DEFAULT_KILN);
 const sentence = (result: { success: boolean; error?: { issues: { message: string }[] } }) =>
@@ -29,6 +32,23 @@ describe("a schedule that comes in", () => {
 		[{ ...document, surprise: 1 }, "nrecognized"],
 	])("is refused with a sentence: %#", (wrong, words) => {
 		expect(sentence(scheduleDocument.safeParse(wrong))).toContain(words);
+	});
+});
+
+describe("the JSON Schema of a schedule", () => {
+	const schema = JSON.parse(JSON.stringify(scheduleFileSchema()));
+	// Held against an independent validator of JSON Schema 2020-12.
+	const validate = new Ajv2020({ strict: false, allErrors: true }).compile(schema);
+
+	it("is the one in docs", () => {
+		const kept = readFileSync(new URL("../docs/formats/schedule.schema.json", import.meta.url), "utf8");
+		expect(JSON.parse(kept)).toEqual(schema);
+	});
+
+	it("accepts what we write and refuses what we refuse", () => {
+		for (const one of SCHEDULES) expect(validate(one), one.name).toBe(true);
+		for (const wrong of [withSegments({ targetC: 1400 }), { ...document, pieces: [] }, { ...document, surprise: 1 }])
+			expect(validate(wrong)).toBe(false);
 	});
 });
 

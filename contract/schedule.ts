@@ -4,7 +4,7 @@ import type { Segment, SegmentName } from "@core/firing/schedule";
 import { COOLING_SCHOOLS, DOT_SCHOOLS, HEAT_SCHOOLS, type Schools } from "@core/firing/schools";
 import { SOAK_SCHOOLS } from "@core/glass/family";
 import { z } from "zod";
-import { count, lengthMm, level, words } from "./fields";
+import { lengthMm, level, words } from "./fields";
 
 const { hottestC, coolestC, fastestCPerH, longestHoldMin } = SCHEDULE_LIMITS;
 const NAMES = ["up", "peak", "drop", "down1", "down2", "down3"] as const satisfies readonly SegmentName[];
@@ -76,4 +76,9 @@ export const scheduleDocument = z.strictObject({
 	note: words("The note", 1000),
 }) satisfies z.ZodType<ScheduleDocument>;
 
-export const minutes = (name: string, most: number) => count(name, 0, most);
+/** The published JSON Schema of a schedule file; docs/formats keeps a copy. */
+export const scheduleFileSchema = () => ({
+	$id: "schedule.schema.json",
+	title: "Zephyr Flats schedule",
+	...z.toJSONSchema(scheduleDocument, { io: "input" }),
+});

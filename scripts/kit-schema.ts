@@ -1,6 +1,8 @@
 import { mkdirSync, writeFileSync } from "node:fs";
 import { kitFileSchema } from "@contract/kit-file";
+import { scheduleFileSchema } from "@contract/schedule";
 
-/** Writes the published JSON Schema of a kit file; a test holds the two together. */
+/** Writes the published JSON Schemas of kit and schedule files; tests hold them together. */
 mkdirSync("docs/formats", { recursive: true });
 writeFileSync("docs/formats/kit.schema.json", `${JSON.stringify(kitFileSchema(), null, "\t")}\n`);
+writeFileSync("docs/formats/schedule.schema.json", `${JSON.stringify(scheduleFileSchema(), null, "\t")}\n`);
