@@ -41,12 +41,15 @@ const TRAP_FROM_MM = 75;
 export const COOL_CAP_C_PER_H = 83;
 export const LEAST_SOAK_MIN = 30;
 
+/** Below these the edges of sheet on sheet do not close: air finds its way out by itself. Common practice, no source. */
+const SEALS: readonly FuseLevel[] = ["tack", "contour", "full", "deep"];
+
 export function demandOf(piece: PieceToFire, school: CoolingSchool): Demand {
 	const cool = Math.min(COOL_CAP_C_PER_H, rateForLag(COOLING_LAG_K, piece.effectiveMm));
 	return {
 		level: piece.level,
 		firstRampCPerH: firstRamp(piece),
-		airMin: airHoldMin(piece.trappedSpanMm),
+		airMin: SEALS.includes(piece.level) ? airHoldMin(piece.trappedSpanMm) : 0,
 		soakMin: Math.max(LEAST_SOAK_MIN, (piece.effectiveMm / 6) * 60),
 		coolCPerH: school === "cautious" ? cool / 2 : cool,
 	};
