@@ -1,5 +1,3 @@
-import { planFlow } from "@core/firing/plan-flow";
-import { viscosityOf } from "@core/glass/viscosity";
 import { type Simulation, type SoFar, simulateFiring } from "@core/kiln/simulate";
 import { loadHeat } from "@core/loading/propose";
 import type { Reader } from "@db/connect";
@@ -63,8 +61,9 @@ export const simulateModel = (model: FiringModel, soFar?: SoFar): Simulation =>
 		...(soFar && { soFar }),
 	});
 
-export const plannedFlow = ({ row, kiln, family }: FiringModel): number =>
-	planFlow(row.schedule, viscosityOf(family), kiln.body);
+/** The segment a firing is in by its simulation, for controllers that do not say theirs; the number of segments once it is done. */
+export const segmentAt = ({ segmentEndS }: Simulation, elapsedS: number): number =>
+	segmentEndS.filter((end) => end <= elapsedS).length;
 
 /** How near (K) the kiln is to a target when its controller counts the hold. */
 const AT_TARGET_K = 4;
@@ -72,31 +71,28 @@ const AT_TARGET_K = 4;
 const POINTS = 900;
 
 /**
- * What was measured (`points`, or read here), as the beginning of a simulation; undefined while nothing can be said: no readings, a sensor that gives
- * nothing, or a kiln that waits after a power cut.
+ * What was measured (`points`, or read here), as the beginning of a simulation; undefined while nothing can be said: no
+ * readings, a sensor that gives nothing, or a kiln that waits after a power cut.
  */
 export async function soFarOf(
 	reader: Reader,
-	{ row }: FiringModel,
+	model: FiringModel,
 	points?: readonly FiringPoint[],
 ): Promise<SoFar | undefined> {
+	const { row } = model;
 	const air = (points ?? (await firingReadings(reader, row.id, POINTS))).filter(isMeasured);
 	const recent = await lastReadings(reader, row.id, 200);
 	const last = recent.at(-1);
 	if (!last || air.length < 2 || last.airC === null || last.status === "powerLost" || last.status === "sensorOpen")
 		return undefined;
 	const segments = row.schedule.segments;
-	if (last.status === "complete" || last.segment === null)
-		return {
-			air,
-			controller: {
-				segment: last.status === "complete" ? segments.length : 0,
-				setC: last.airC,
-				arrived: false,
-				heldS: 0,
-			},
-		};
-	const targetC = segments[last.segment]?.targetC ?? last.airC;
+	const segment =
+		last.status === "complete"
+			? segments.length
+			: (last.segment ?? segmentAt(simulateModel(model), last.elapsedS ?? 0));
+	if (segment >= segments.length)
+		return { air, controller: { segment: segments.length, setC: last.airC, arrived: false, heldS: 0 } };
+	const targetC = segments[segment]?.targetC ?? last.airC;
 	const setC = last.setC ?? last.airC;
 	const atTarget = (one: Reading) =>
 		one.segment === last.segment &&
@@ -105,7 +101,7 @@ export async function soFarOf(
 		Math.abs((one.setC ?? targetC) - targetC) < 0.6;
 	const since = recent[recent.findLastIndex((one) => !atTarget(one)) + 1];
 	const heldS = since && atTarget(last) ? (last.elapsedS ?? 0) - (since.elapsedS ?? 0) : 0;
-	return { air, controller: { segment: last.segment, setC, arrived: atTarget(last), heldS } };
+	return { air, controller: { segment, setC, arrived: atTarget(last), heldS } };
 }
 
 const isMeasured = (point: FiringPoint): point is { s: number; c: number } => point.c !== null;

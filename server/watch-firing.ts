@@ -1,23 +1,25 @@
 import { flowIndex } from "@core/firing/flow-index";
-import { curveOf } from "@core/firing/schedule";
 import { viscosityOf } from "@core/glass/viscosity";
 import { afterPowerCut, type CutVerdict } from "@core/kiln/after-cut";
 import type { Simulation } from "@core/kiln/simulate";
-import { type Alarm, alarmsOf, type WatchedPlan } from "@core/kiln/watch";
+import { type Alarm, alarmsOf, SILENT_S, type WatchedPlan } from "@core/kiln/watch";
 import type { Database, Reader } from "@db/connect";
 import { firingReadings, lastReadings } from "@db/queries/readings";
 import { firing, kilnAlarm } from "@db/schema";
 import { and, eq, isNull } from "drizzle-orm";
-import { type FiringModel, firingModel, simulateModel, soFarOf } from "./firing-model";
+import { type FiringModel, firingModel, segmentAt, simulateModel, soFarOf } from "./firing-model";
 
 /** A prediction is made anew after this much of kiln time, s, and not more often than this, ms. */
 const PREDICT_EVERY_S = 300;
 const PREDICT_REST_MS = 1000;
 const WATCHED = 120;
+/** A recorder that writes files may write one line in some minutes, s. */
+const RECORDER_SILENT_S = 900;
 
 interface Watched {
 	model: FiringModel;
 	plan: (segment: number) => WatchedPlan;
+	simulation: Simulation;
 	predictedAtS: number;
 	predictedAtMs: number;
 }
@@ -35,17 +37,18 @@ export class FiringWatch {
 		const recent = await lastReadings(this.db, firingId, WATCHED);
 		const alarms = alarmsOf(
 			recent.length > 0
-				? recent.map(({ at, airC, setC, segment, status }) => ({
+				? recent.map(({ at, airC, setC, segment, status, elapsedS }) => ({
 						atMs: at.getTime(),
 						airC,
 						setC,
-						segment,
+						segment: status === "complete" ? null : (segment ?? segmentAt(watched.simulation, elapsedS ?? 0)),
 						powerLost: status === "powerLost",
 					}))
 				: [{ atMs: (row.startedAt ?? now).getTime(), airC: null, setC: null, segment: null, powerLost: false }],
 			watched.plan,
 			now.getTime(),
 			row.speedUp,
+			kiln.line?.driver === "folder" ? RECORDER_SILENT_S : SILENT_S,
 		).filter(({ kind }) => recent.length > 0 || kind === "noReading");
 		const told = await Promise.all(
 			alarms.map(async (alarm) => (alarm.kind === "powerLost" ? await this.withVerdict(alarm, watched.model) : alarm)),
@@ -70,7 +73,8 @@ export class FiringWatch {
 		const known = this.known.get(firingId);
 		if (known) return known;
 		const model = await firingModel(this.db, firingId);
-		const made = { model, plan: watchedPlan(model), predictedAtS: 0, predictedAtMs: 0 };
+		const simulation = simulateModel(model);
+		const made = { model, plan: watchedPlan(model, simulation), simulation, predictedAtS: 0, predictedAtMs: 0 };
 		this.known.set(firingId, made);
 		return made;
 	}
@@ -82,9 +86,8 @@ export class FiringWatch {
 }
 
 /** What each segment asks of the kiln, and how far behind it is there anyway. */
-function watchedPlan(model: FiringModel): (segment: number) => WatchedPlan {
+function watchedPlan(model: FiringModel, simulation: Simulation): (segment: number) => WatchedPlan {
 	const { segments } = model.row.schedule;
-	const simulation = simulateModel(model);
 	const lags = segments.map((_, i) => usualLagK(simulation, i));
 	return (i) => {
 		const segment = segments[i];
@@ -161,6 +164,3 @@ async function keepAlarms(
 	}
 	return changed;
 }
-
-/** The set point a schedule asks for on a kiln, for a drawing. */
-export const planOf = ({ row, kiln }: FiringModel) => curveOf(row.schedule, kiln.body);

@@ -54,11 +54,12 @@ export function alarmsOf(
 	plan: (segment: number) => WatchedPlan,
 	nowMs: number,
 	perS = 1,
+	silentAfterS = SILENT_S,
 ): Alarm[] {
 	const last = readings.at(-1);
 	if (!last) return [];
 	const silentS = (nowMs - last.atMs) / 1000;
-	if (silentS > SILENT_S / Math.min(perS, 6))
+	if (silentS > silentAfterS / Math.min(perS, 6))
 		return [
 			{
 				kind: "noReading",

@@ -6,8 +6,8 @@ import { viscosityOf } from "@core/glass/viscosity";
 import { afterFiring } from "@core/kiln/record";
 import type { Transaction } from "@db/connect";
 import { firingReadings, lastReadings, latestReading } from "@db/queries/readings";
-import { type FiringCame, firing, firingPlace, kiln, mould, piece } from "@db/schema";
-import { and, eq, inArray, sql } from "drizzle-orm";
+import { type FiringCame, firing, firingPlace, kiln, kilnAlarm, mould, piece } from "@db/schema";
+import { and, eq, inArray, isNull, sql } from "drizzle-orm";
 import { isStandIn, pressStart } from "../devices/stand-in-panel";
 import { firingModel } from "../firing-model";
 import { misfitFor } from "../kiln-lessons";
@@ -78,6 +78,11 @@ export const openFiring: UseCase<"openFiring"> = {
 		const note = opening.may ? row.note : `Opened before it was cool: ${earlyReason}`;
 		const came = await whatCame(tx, firingId);
 		await tx.update(firing).set({ state: "opened", finishedAt: now, note, came }).where(eq(firing.id, firingId));
+		// What was wrong with it is over: nobody watches an opened kiln.
+		await tx
+			.update(kilnAlarm)
+			.set({ endedAt: now })
+			.where(and(eq(kilnAlarm.firingId, firingId), isNull(kilnAlarm.endedAt)));
 		await countMouldUses(tx, firingId);
 		return { firingId };
 	},

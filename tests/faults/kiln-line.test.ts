@@ -186,6 +186,23 @@ describe("the stand-in fails", () => {
 		expect(phraseText(alarm.sentence, METRIC)).toMatch(/above the \d+ °C of this segment. A relay may be stuck/);
 	});
 
+	it("stuck relay on a controller that does not say its segment: told all the same, and over when the kiln is opened", async () => {
+		const { segment: _, ...rest } = GENERIC_MAP;
+		const line = { driver: "modbus" as const, host: "stand-in", port: 2, unit: 1, map: { ...rest, segment: null } };
+		await studio.db.update(kiln).set({ line }).where(eq(kiln.id, kilnId));
+		const firingId = await started();
+		await heated(firingId, 400);
+		const { controller, latest } = await studio.see("readings", { firing: firingId });
+		expect(latest?.segment).toBeNull();
+		expect(controller?.setC).toBeGreaterThan(300);
+		await heated(firingId, 600);
+		expect((await studio.see("readings", { firing: firingId })).controller?.segment).toBeGreaterThan(0);
+		await fail("stuckRelay");
+		await until(() => openAlarm(firingId, "overshoots"));
+		await studio.act("openFiring", { firingId, earlyReason: "switched off at the wall" });
+		expect(await openAlarm(firingId, "overshoots")).toBeUndefined();
+	});
+
 	it("open sensor: no temperature is made up, the kiln may not be opened, and it is over when it is mended", async () => {
 		const firingId = await started();
 		await heated(firingId, 200);
