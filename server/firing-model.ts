@@ -1,7 +1,7 @@
 import { type Simulation, type SoFar, simulateFiring } from "@core/kiln/simulate";
 import { loadHeat } from "@core/loading/propose";
 import type { Reader } from "@db/connect";
-import { type FiringPoint, firingReadings, lastReadings } from "@db/queries/readings";
+import { type FiringPoint, firingReadings, lastReadings, withoutGaps } from "@db/queries/readings";
 import { firing, firingPlace, glassFamily, kiln, mould, piece } from "@db/schema";
 import { eq, inArray } from "drizzle-orm";
 import { Refusal } from "./refusal";
@@ -80,7 +80,7 @@ export async function soFarOf(
 	points?: readonly FiringPoint[],
 ): Promise<SoFar | undefined> {
 	const { row } = model;
-	const air = (points ?? (await firingReadings(reader, row.id, POINTS))).filter(isMeasured);
+	const air = withoutGaps(points ?? (await firingReadings(reader, row.id, POINTS)));
 	const recent = await lastReadings(reader, row.id, 200);
 	const last = recent.at(-1);
 	if (!last || air.length < 2 || last.airC === null || last.status === "powerLost" || last.status === "sensorOpen")
@@ -103,5 +103,3 @@ export async function soFarOf(
 	const heldS = since && atTarget(last) ? (last.elapsedS ?? 0) - (since.elapsedS ?? 0) : 0;
 	return { air, controller: { segment, setC, arrived: atTarget(last), heldS } };
 }
-
-const isMeasured = (point: FiringPoint): point is { s: number; c: number } => point.c !== null;

@@ -5,7 +5,7 @@ import type { LogPoint } from "@core/kiln/log";
 import { type JudgedFiring, type OffsetProposal, proposeOffset } from "@core/kiln/offset";
 import { seriesOf } from "@core/kiln/simulate";
 import type { Reader } from "@db/connect";
-import { firingReadings, logOf } from "@db/queries/readings";
+import { firingReadings, logOf, withoutGaps } from "@db/queries/readings";
 import { firing, firingPlace, glassFamily, type kiln, kilnLesson } from "@db/schema";
 import { and, desc, eq, gt, inArray, isNotNull } from "drizzle-orm";
 import { firingModel, simulateModel } from "./firing-model";
@@ -74,7 +74,7 @@ export async function offsetFor(reader: Reader, row: KilnRow): Promise<OffsetPro
 	for (const { firing: one, family } of firings) {
 		const its = places.filter(({ firingId }) => firingId === one.id);
 		if (its.length === 0) continue;
-		const measured = (await firingReadings(reader, one.id, 300)).flatMap(({ s, c }) => (c === null ? [] : [{ s, c }]));
+		const measured = withoutGaps(await firingReadings(reader, one.id, 300));
 		const curve = measured.length > 30 ? measured : curveOf(one.schedule, row.body);
 		for (const judgedLevel of new Set(its.map((place) => place.judgedLevel))) {
 			const same = its.filter((place) => place.judgedLevel === judgedLevel);
@@ -87,7 +87,7 @@ export async function offsetFor(reader: Reader, row: KilnRow): Promise<OffsetPro
 
 /** How far a firing's measured air was from what was simulated for it before. */
 export async function misfitFor(reader: Reader, firingId: string): Promise<Misfit | undefined> {
-	const measured = (await firingReadings(reader, firingId, 300)).flatMap(({ s, c }) => (c === null ? [] : [{ s, c }]));
+	const measured = withoutGaps(await firingReadings(reader, firingId, 300));
 	if (measured.length < 10) return undefined;
 	const air = seriesOf(simulateModel(await firingModel(reader, firingId)), "airC");
 	return misfitOf(measured, (s) => temperatureOf(air, s));

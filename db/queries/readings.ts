@@ -101,6 +101,10 @@ export async function firingReadings(reader: Reader, firingId: string, most = 60
 	return rows.flatMap(({ s, c, gap }) => [...(gap ? [{ s: s - 0.5, c: null }] : []), { s, c }]);
 }
 
+/** Measured points without their gaps, for what needs a curve. */
+export const withoutGaps = (points: readonly FiringPoint[]): { s: number; c: number }[] =>
+	points.flatMap(({ s, c }) => (c === null ? [] : [{ s, c }]));
+
 export interface RecordPoint {
 	at: string;
 	lowC: number;

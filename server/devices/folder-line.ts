@@ -21,10 +21,13 @@ export function folderLine(folder: string, timeZone: string): KilnLine {
 			for (const name of names) {
 				const { mtimeMs, size } = await stat(join(place, name));
 				if (seen.get(name) === mtimeMs || size > LARGEST_LOG_CHARACTERS) continue;
-				readings.push(...linesOf(await readFile(join(place, name), "utf8"), timeZone));
-				seen.set(name, mtimeMs);
+				const lines = linesOf(await readFile(join(place, name), "utf8"), timeZone);
+				const fresh = lines.filter(({ at }) => !since || at > since);
+				// Left alone only once all of it is known: what could not be kept is read again.
+				if (fresh.length === 0) seen.set(name, mtimeMs);
+				readings.push(...fresh);
 			}
-			return readings.filter(({ at }) => !since || at > since).sort((a, b) => a.at.getTime() - b.at.getTime());
+			return readings.sort((a, b) => a.at.getTime() - b.at.getTime());
 		},
 		close() {},
 	};

@@ -5,7 +5,7 @@ import { scheduleHours } from "@core/firing/schedule";
 import { viscosityOf } from "@core/glass/viscosity";
 import { afterFiring } from "@core/kiln/record";
 import type { Transaction } from "@db/connect";
-import { firingReadings, lastReadings, latestReading } from "@db/queries/readings";
+import { firingReadings, lastReadings, latestReading, withoutGaps } from "@db/queries/readings";
 import { type FiringCame, firing, firingPlace, kiln, kilnAlarm, mould, piece } from "@db/schema";
 import { and, eq, inArray, isNull, sql } from "drizzle-orm";
 import { isStandIn, pressStart } from "../devices/stand-in-panel";
@@ -91,7 +91,7 @@ export const openFiring: UseCase<"openFiring"> = {
 /** The measured curve in three figures, for the kiln's record; null where there are too few readings. */
 async function whatCame(tx: Transaction, firingId: string): Promise<FiringCame | null> {
 	const model = await firingModel(tx, firingId);
-	const measured = (await firingReadings(tx, firingId)).flatMap(({ s, c }) => (c === null ? [] : [{ s, c }]));
+	const measured = withoutGaps(await firingReadings(tx, firingId));
 	if (measured.length < 10) return null;
 	const [last] = await lastReadings(tx, firingId, 1);
 	return {

@@ -2,7 +2,7 @@ import type { ReadingsView } from "@contract/views";
 import { flowIndex } from "@core/firing/flow-index";
 import { feltCurve } from "@core/firing/plan-flow";
 import { viscosityOf } from "@core/glass/viscosity";
-import { firingReadings, lastReadings } from "@db/queries/readings";
+import { firingReadings, lastReadings, withoutGaps } from "@db/queries/readings";
 import { firingNote, kilnAlarm, user } from "@db/schema";
 import { desc, eq } from "drizzle-orm";
 import { firingModel, soFarOf } from "../firing-model";
@@ -15,7 +15,7 @@ export const readings: View<"readings"> = async ({ db }, params) => {
 	const model = await firingModel(db, params.get("firing") ?? "");
 	const { row, family, kiln } = model;
 	const points = await firingReadings(db, row.id);
-	const measured = points.flatMap(({ s, c }) => (c === null ? [] : [{ s, c }]));
+	const measured = withoutGaps(points);
 	const [latest] = await lastReadings(db, row.id, 1);
 	const running = row.state === "running";
 	const waits = latest?.status === "powerLost";
