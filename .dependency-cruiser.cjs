@@ -6,6 +6,9 @@ const only = (name, from, allowed) => ({
 	to: { path: "^(core|contract|formats|db|server|web|standins|demo|scripts|tests)/", pathNot: allowed },
 });
 
+/** Folders of server/ that are no word of the house. */
+const HOUSE = "house|devices|jobs|heavy";
+
 module.exports = {
 	forbidden: [
 		only("core-knows-nothing-else", "^core/", "^core/"),
@@ -21,10 +24,29 @@ module.exports = {
 		only("server-never-sees-web", "^server/", "^(server|db|contract|formats|core|standins)/"),
 		only("stand-ins-are-outside", "^standins/", "^(standins|core/firing|core/units)/?"),
 		{
+			name: "a-word-reaches-another's-models-only",
+			comment: "Use cases and views of a word are its own; what others need of it lies in its models/.",
+			severity: "error",
+			from: { path: `^server/((?!${HOUSE})[^/]+)/`, pathNot: "\\.test\\.ts$" },
+			to: { path: "^server/[^/]+/", pathNot: [`^server/(${HOUSE})/`, "^server/$1/", "^server/[^/]+/models/"] },
+		},
+		{
+			name: "use-cases-come-together-in-perform-alone",
+			severity: "error",
+			from: { path: "^server/", pathNot: "^server/(house/(perform|see)|use-cases|views)\\.ts$" },
+			to: { path: "^server/(use-cases|views)\\.ts$" },
+		},
+		{
+			name: "pages-never-import-db",
+			severity: "error",
+			from: { path: "^web/" },
+			to: { path: "^db/" },
+		},
+		{
 			name: "islands-never-import-server",
 			severity: "error",
-			from: { path: "^web/(stations|ui|workers|lib/(api|live|prefs))", pathNot: "\\.test\\.tsx?$" },
-			to: { path: "^(server|db)/" },
+			from: { path: "^web/(stations|ui|forms|workers|lib/(?!page\\.ts))", pathNot: "\\.test\\.tsx?$" },
+			to: { path: "^server/" },
 		},
 		{
 			name: "no-circles",

@@ -15,7 +15,7 @@ const alias = Object.fromEntries(
 export default defineConfig({
 	output: "server",
 	srcDir: "./web",
-	adapter: node({ mode: "standalone" }),
+	adapter: node({ mode: "middleware" }),
 	integrations: [react()],
 	devToolbar: { enabled: false },
 	session: undefined,

@@ -1,10 +1,41 @@
 import { fileURLToPath } from "node:url";
+import tailwindcss from "@tailwindcss/vite";
+import { playwright } from "@vitest/browser-playwright";
 import { defineConfig } from "vitest/config";
+import { CHROMIUM } from "./scripts/chromium";
 
 const folder = (name: string) => fileURLToPath(new URL(`./${name}`, import.meta.url));
 const alias = Object.fromEntries(
 	["core", "contract", "formats", "db", "server", "standins", "web"].map((name) => [`@${name}`, folder(name)]),
 );
+
+/** When a test is given up, ms: nothing that is judged, only so that one that hangs ends; a busy machine needs most of it. */
+const GIVEN_UP_MS = 120_000;
+
+/** Runs in Debian's Chromium, one file after another. */
+const inBrowser = (name: string, include: string) => ({
+	resolve: { alias },
+	plugins: [tailwindcss()],
+	// Found beforehand: a package that is found late would load the page anew in the middle of a test.
+	optimizeDeps: {
+		include: ["react", "react-dom", "react-dom/client", "react/jsx-dev-runtime", "vitest-browser-react"],
+	},
+	test: {
+		name,
+		include: [include],
+		fileParallelism: false,
+		testTimeout: GIVEN_UP_MS,
+		expect: { poll: { timeout: GIVEN_UP_MS / 2 } },
+		browser: {
+			enabled: true,
+			headless: true,
+			screenshotFailures: false,
+			viewport: { width: 1280, height: 800 },
+			provider: playwright({ launchOptions: CHROMIUM }),
+			instances: [{ browser: "chromium" as const }],
+		},
+	},
+});
 
 export default defineConfig({
 	resolve: { alias },
@@ -18,6 +49,11 @@ export default defineConfig({
 						"{core,contract,formats,server,web,standins,scripts,demo}/**/*.test.{ts,tsx}",
 						"tests/checks/**/*.test.ts",
 					],
+					exclude: ["**/*.browser.test.tsx"],
+					// Pure functions share nothing: the modules of one file serve the next.
+					pool: "threads",
+					isolate: false,
+					testTimeout: GIVEN_UP_MS,
 				},
 			},
 			{
@@ -27,10 +63,13 @@ export default defineConfig({
 					include: ["tests/{database,faults}/**/*.test.ts"],
 					globalSetup: ["tests/support/database.ts"],
 					fileParallelism: false,
-					testTimeout: 60_000,
-					hookTimeout: 120_000,
+					isolate: false,
+					testTimeout: GIVEN_UP_MS,
+					hookTimeout: GIVEN_UP_MS,
 				},
 			},
+			inBrowser("browser", "web/**/*.browser.test.tsx"),
+			inBrowser("frames", "web/**/*.frames.tsx"),
 		],
 	},
 });

@@ -17,12 +17,18 @@ export const count = (name: string, least: number, most: number) =>
 	between(name, least, most, "").int(`${name} must be a whole number.`);
 export const grams = (name: string) => between(name, 0.1, 50_000, "g");
 
+/** Neither control characters, but for line ends and tabs, nor halves of a sign: no database keeps those. */
+const isReadable = (text: string): boolean => !/[\p{Cc}\p{Cs}]/u.test(text.replace(/[\n\r\t]/g, ""));
+
 export const words = (name: string, most: number, least = 0) =>
 	z
 		.string({ error: `${name} must be text.` })
 		.trim()
 		.min(least, `${name} must not be empty.`)
-		.max(most, `${name} must be at most ${most} characters.`);
+		.max(most, `${name} must be at most ${most} characters.`)
+		.refine(isReadable, `${name} has signs in it that cannot be kept.`);
+
+export const isDistinct = (all: readonly string[]): boolean => new Set(all).size === all.length;
 
 export const id = z.uuid("This is not an id of this studio.");
 export const day = z.iso.date("A day is written like 2031-03-08.");
@@ -30,4 +36,12 @@ export const level = z.enum(FUSE_LEVELS, { error: "Choose a fuse level." });
 export const glue = z.enum(GLUES, { error: "Choose how it was glued." });
 export const fault = z.enum(FAULTS, { error: "This is not a fault we know." });
 export const nextStep = z.enum(NEXT_STEPS, { error: "Choose what happens next." });
+/** What was typed on this revision; 0 is new. */
+export const revision = count("Revision", 0, 1_000_000);
 export const seq = count("The piece’s state", 0, 100_000);
+
+export const celsius = (name: string, least: number, most: number) =>
+	z
+		.number({ error: `${name} must be a number.` })
+		.min(least, `${name} must be at least ${least} °C.`)
+		.max(most, `${name} must be at most ${most} °C.`);

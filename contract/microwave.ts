@@ -1,6 +1,9 @@
+import type { Look, MicrowaveStep } from "@core/microwave/programme";
 import { LOOKS } from "@core/microwave/programme";
 import { z } from "zod";
-import { count, id, words } from "./fields";
+import { assistant, instructor } from "./action";
+import { count, id, revision, words } from "./fields";
+import { seenByAssistant } from "./view";
 
 export const microwaveSteps = z
 	.array(
@@ -22,3 +25,66 @@ export const oven = z.strictObject({
 		.min(1, "An oven has at least 1 power.")
 		.max(12, "At most 12 powers."),
 });
+
+export interface MicrowaveRunBrief {
+	id: string;
+	blockId: string;
+	ovenId: string;
+	oven: string;
+	what: string;
+	wanted: Look;
+	fired: boolean;
+	plan: MicrowaveStep[];
+	steps: MicrowaveStep[];
+	looks: { s: number; seen: Look; at: string }[];
+	startedAt: string;
+	heatedAt: string | null;
+	openedAt: string | null;
+	outcome: Look | null;
+	note: string;
+}
+
+export interface MicrowaveView {
+	blocks: { id: string; name: string; uses: number }[];
+	ovens: { id: string; revision: number; name: string; watts: number[] }[];
+	runs: MicrowaveRunBrief[];
+	/** When today's class ends; null without one. */
+	lessonEndsAt: string | null;
+}
+
+export const actions = {
+	saveOven: instructor
+		.asks(z.strictObject({ oven, revision }))
+		.touches("microwave")
+		.answers<{ ovenId: string; revision: number }>(),
+	startMicrowave: assistant
+		.asks(
+			z.strictObject({
+				runId: id,
+				blockId: id,
+				ovenId: id,
+				what: words("What it is", 120),
+				wanted: look,
+				fired: z.boolean(),
+				plan: microwaveSteps,
+			}),
+		)
+		.touches("microwave")
+		.answers<{ runId: string }>(),
+	lookMicrowave: assistant
+		.asks(z.strictObject({ runId: id, s: count("The time", 0, 36_000), seen: look }))
+		.touches("microwave")
+		.answers<{ looks: number }>(),
+	endMicrowave: assistant
+		.asks(z.strictObject({ runId: id, steps: microwaveSteps }))
+		.touches("microwave", "kilns")
+		.answers<{ runId: string }>(),
+	openMicrowave: assistant
+		.asks(z.strictObject({ runId: id, outcome: look, note: words("The note", 300) }))
+		.touches("microwave")
+		.answers<{ coolingMin: number }>(),
+};
+
+export const views = {
+	microwave: seenByAssistant.given({}).of("microwave", "kilns", "classes").shows<MicrowaveView>(),
+};

@@ -15,8 +15,23 @@ export interface Connection {
 	close(): Promise<void>;
 }
 
-export function connect(url: string, max = 10): Connection {
-	const sql = postgres(url, { max, onnotice: () => {} });
+interface Options {
+	/** Hears of every question, for tests that count them. */
+	debug?: (connection: number, query: string, parameters: unknown[]) => void;
+	/** For what somebody waits: nothing runs, waits for a lock or sits in a transaction for long. */
+	limited?: boolean;
+}
+
+/** ms; what waits in a transaction may wait for the pool of threads, which has limits of its own. */
+const LIMITS = { statement_timeout: 30_000, lock_timeout: 8000, idle_in_transaction_session_timeout: 60_000 };
+
+export function connect(url: string, max = 10, { debug, limited = false }: Options = {}): Connection {
+	const sql = postgres(url, {
+		max,
+		onnotice: () => {},
+		connection: { application_name: "zephyr-flats", ...(limited && LIMITS) },
+		...(debug && { debug }),
+	});
 	return { db: drizzle(sql, { schema }), sql, close: () => sql.end({ timeout: 5 }) };
 }
 

@@ -2,6 +2,7 @@ import type { FuseLevel } from "@core/firing/level";
 import type { CutShape } from "@core/geometry/shape";
 import { arranged, ringRadiusMm } from "@core/kit/arrange";
 import { emptyKit, type KitDesign, type KitPart, type Stuff } from "@core/kit/kit";
+import type { FindingCode } from "../core/stack/findings/titles";
 
 let count = 0;
 const newId = () => `part-${++count}`;
@@ -275,7 +276,7 @@ export const SAMPLES: {
 	level: FuseLevel;
 	peakC: number;
 	result: string;
-	shows: string[];
+	shows: FindingCode[];
 }[] = [
 	{
 		name: "Pump rust on clear",

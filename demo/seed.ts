@@ -8,8 +8,8 @@ import { loadStudio } from "@db/queries/studio";
 import * as tables from "@db/schema";
 import { kitSvg } from "@formats/kit-svg";
 import { dayOf } from "@formats/time";
-import type { Context } from "@server/perform";
-import { reencode } from "@server/reencode";
+import type { Context, UseCase } from "@server/house/context";
+import { reencode } from "@server/house/uploads";
 import { useCases } from "@server/use-cases";
 import { recordOf } from "@standins/kiln-physics";
 import { hashPassword } from "better-auth/crypto";
@@ -52,13 +52,15 @@ async function seedPeople(tx: Transaction) {
 	for (const { name, email, role } of PEOPLE) {
 		const password = `${randomBytes(4).toString("hex")}-${randomBytes(4).toString("hex")}`;
 		const id = randomUUID();
-		await tx.insert(tables.user).values({ id, name, email, role, emailVerified: true, demoPassword: true });
+		const hash = await hashPassword(password);
+		const person = { id, name, email, role, emailVerified: true, demoPassword: true, demoHash: hash };
+		await tx.insert(tables.user).values(person);
 		await tx.insert(tables.account).values({
 			id: randomUUID(),
 			accountId: id,
 			providerId: "credential",
 			userId: id,
-			password: await hashPassword(password),
+			password: hash,
 		});
 		signIns.push({ email, password, role });
 	}
@@ -100,8 +102,12 @@ class DemoStudio {
 			now: new Date(this.now.getTime() - ago),
 			headers: new Headers(),
 			afterwards: [],
+			upload: undefined,
+			prepared: undefined,
 		};
-		return useCases[name].run(context, input);
+		const does = useCases[name] as UseCase<N>;
+		context.prepared = await does.prepare?.({ ...context, db: this.tx as unknown as Database }, input);
+		return does(context, input);
 	}
 
 	private day(ago: number): string {
@@ -183,7 +189,7 @@ class DemoStudio {
 	/** What the block did in two ovens. */
 	private async microwave(blockId: string): Promise<void> {
 		const ovens = OVENS.map((one) => ({ ...one, id: randomUUID() }));
-		for (const oven of ovens) await this.act("saveOven", { oven }, 70 * DAY);
+		for (const oven of ovens) await this.act("saveOven", { oven, revision: 0 }, 70 * DAY);
 		for (const [i, { oven, steps, looks, coolingMin, ...rest }] of BLOCK_RUNS.entries()) {
 			const runId = randomUUID();
 			const ago = (60 - 9 * i) * DAY;
@@ -217,7 +223,7 @@ class DemoStudio {
 		for (const [i, one] of SAMPLES.entries()) {
 			const sampleId = randomUUID();
 			const firedOn = this.day((30 + 9 * i) * DAY);
-			await this.act("saveSample", { sampleId, ...one, kilnId, holdMin: 10, firedOn }, 29 * DAY);
+			await this.act("saveSample", { sampleId, revision: 0, ...one, kilnId, holdMin: 10, firedOn }, 29 * DAY);
 			const drawing = await sharp(Buffer.from(kitSvg(one.document, glasses)), { density: 200 })
 				.png()
 				.toBuffer();

@@ -1,7 +1,7 @@
-import { GENERIC_MAP, STAND_IN } from "@contract/kiln";
 import { FAMILY_90, FAMILY_96, type GlassFamily } from "@core/glass/family";
 import { type FritGrade, type Glass, PLAIN_SHEET } from "@core/glass/glass";
 import { DEFAULT_KILN } from "@core/kiln/kiln";
+import { GENERIC_MAP, STAND_IN } from "@core/kiln/register-map";
 import type { Mould } from "@core/kit/mould";
 
 /** The made-up studio: a glass room in a former grain-and-wind-pump works on a high plain. Everybody in it is invented. */

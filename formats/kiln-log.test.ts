@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { logNumber, previewLog, readLog, writeLog } from "./kiln-log";
+import { logNumber, previewLog, readLog, secondTime, writeLog } from "./kiln-log";
 
 const ZONE = "America/Denver";
 const opened = (text: string, zone = ZONE) => {
@@ -43,6 +43,40 @@ describe("a kiln’s log", () => {
 		// Denver springs forward on 9 March 2031 at 02:00 (IANA time zone database): 01:59 and 03:01 are two minutes apart.
 		const spring = opened("time,temp\n2031-03-09 01:59:00,500\n2031-03-09 03:01:00,503\n2031-03-09 03:02:00,505");
 		expect(spring.points.map(({ s }) => s)).toEqual([0, 120, 180]);
+	});
+
+	it("loses nothing of the hour that comes twice in autumn", () => {
+		// Denver falls back on 2 November 2031 at 02:00 to 01:00 (IANA time zone database).
+		const clocks = ["01:58", "01:59", "01:00", "01:01", "01:59", "02:00"];
+		const autumn = opened(`time,temp\n${clocks.map((clock, i) => `2031-11-02 ${clock}:00,${500 - i}`).join("\n")}`);
+		expect(autumn.skipped).toBe(0);
+		expect(autumn.points.map(({ s }) => s / 60)).toEqual([0, 1, 2, 3, 61, 62]);
+		expect(autumn.points.at(-1)?.atMs).toBe(Date.parse("2031-11-02T09:00:00Z"));
+		// One that says its zone means it: the second line is earlier, and left out.
+		const zoned = opened(
+			"time,temp\n2031-11-02T07:30:00Z,1\n2031-11-02T07:29:00Z,2\n2031-11-02T07:31:00Z,3\n2031-11-02T07:32:00Z,4",
+		);
+		expect(zoned).toMatchObject({ skipped: 1, points: [{ s: 0 }, { s: 60 }, { s: 120 }] });
+	});
+
+	// IANA time zone database: London at 02:00 of 26 October 2031, Lord Howe Island by half an hour at 02:00 of 6 April 2031.
+	it.each([
+		["Europe/London", "2031-10-26T00:30:00Z", "2031-10-26T01:30:00Z"],
+		["Australia/Lord_Howe", "2031-04-05T14:45:00Z", "2031-04-05T15:15:00Z"],
+		["Europe/London", "2031-10-26T02:30:00Z", undefined],
+		["UTC", "2031-10-26T00:30:00Z", undefined],
+	])("in %s the clock shows the same as at %s again at %s", (zone, first, second) => {
+		const found = secondTime(Date.parse(first), zone);
+		expect(found).toBe(second === undefined ? undefined : Date.parse(second));
+	});
+
+	it("takes no figure and no year that cannot be true", () => {
+		const odd = opened(
+			"time,temp,kwh\n2031-03-08 10:00,500,1\n2031-03-08 10:01,1e999,2\n2031-03-08 10:02,-9999,3\n9999-01-01 10:00,501,4\n2031-03-08 10:03,502,1e300",
+		);
+		expect(odd.skipped).toBe(1);
+		expect(odd.points.map(({ airC }) => airC)).toEqual([500, null, null, 502]);
+		expect(odd.points.map(({ kwh }) => kwh)).toEqual([1, 2, 3, null]);
 	});
 
 	it("goes on after midnight where only clocks were written", () => {

@@ -1,4 +1,3 @@
-import { resolve } from "node:path";
 import { newSchedule, PLAIN_PIECE } from "@core/firing/document";
 import { FAMILY_90 } from "@core/glass/family";
 import { DEFAULT_KILN } from "@core/kiln/kiln";
@@ -6,9 +5,7 @@ import { simulateFiring } from "@core/kiln/simulate";
 import { kilnRecord } from "@db/queries/readings";
 import { kiln } from "@db/schema";
 import { sql } from "drizzle-orm";
-import { connect, migrateTo } from "../db/connect";
-import { seedDemo } from "../demo/seed";
-import { placeFor, startCluster } from "./cluster";
+import { onThrowAwayStudio } from "./benchmark-studio";
 
 /** How long a simulated firing takes, and how long a kiln's record of four million readings takes to open. */
 
@@ -41,15 +38,7 @@ export async function simulationRows(): Promise<string[]> {
 
 /** In a throw-away database of its own: one kiln's year of readings, 10 s apart, all as one record. */
 export async function recordRows(): Promise<string[]> {
-	const cluster = await startCluster(await placeFor(resolve("data", "test")), false);
-	try {
-		const admin = connect(cluster.url, 1);
-		await admin.sql.unsafe("drop database if exists benchmark with (force)");
-		await admin.sql.unsafe("create database benchmark");
-		await admin.close();
-		const { db, close } = connect(cluster.url.replace(/\/[^/]+$/, "/benchmark"), 2);
-		await migrateTo(db, "db/migrations");
-		await seedDemo(db, new Date());
+	return onThrowAwayStudio(async (db) => {
 		const [row] = await db.select({ id: kiln.id }).from(kiln).limit(1);
 		const kilnId = row?.id ?? "";
 		await db.execute(sql`
@@ -71,9 +60,6 @@ export async function recordRows(): Promise<string[]> {
 				`| ${days} | ${Math.round((days * 86_400) / EVERY_S).toLocaleString("en")} | ${points} | ${ms.toFixed(0)} |`,
 			);
 		}
-		await close();
 		return rows;
-	} finally {
-		await cluster.stop();
-	}
+	});
 }

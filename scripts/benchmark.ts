@@ -1,4 +1,4 @@
-import { writeFile } from "node:fs/promises";
+import { readFile, writeFile } from "node:fs/promises";
 import { cpus } from "node:os";
 import { FAMILY_90 } from "@core/glass/family";
 import { PLAIN_SHEET } from "@core/glass/glass";
@@ -8,6 +8,7 @@ import { readKit } from "@core/stack/read-kit";
 import { stackOf } from "@core/stack/stack";
 import { surveyOf } from "@core/stack/survey";
 import { recordRows, simulationRows } from "./benchmark-fire";
+import { stationRows } from "./benchmark-stations";
 
 /** How long a kit's reading, a simulated firing and a kiln's record take; writes docs/benchmarks.md. */
 
@@ -119,9 +120,14 @@ const rows = cases.map(({ name, design }) => {
 
 const simulations = await simulationRows();
 const records = await recordRows();
-for (const line of [...simulations, ...records]) console.log(line);
+const stations = await stationRows();
+for (const line of [...simulations, ...records, ...stations]) console.log(line);
+
+/** What follows this heading was measured in a browser, by `npm run benchmark:frames`, and is written by hand. */
+const BY_HAND = "## In the browser";
 
 if (process.argv.includes("--write")) {
+	const [, byHand = ""] = (await readFile("docs/benchmarks.md", "utf8")).split(BY_HAND);
 	await writeFile(
 		"docs/benchmarks.md",
 		`# Benchmarks
@@ -154,6 +160,17 @@ stay under 300 ms.
 | days | readings in them | drawn | ms |
 |---|---|---|---|
 ${records.join("\n")}
-`,
+
+## A station after ten years
+
+60,000 pieces, 480,000 events and 4 million readings beside the demo. Every view with all its questions, on the server, through one
+pool of connections. Meant to stay under 50 ms; that no question reads a growing table whole is a test
+(tests/database/ten-years.test.ts).
+
+| view | questions | median, ms | slowest, ms |
+|---|---|---|---|
+${stations.join("\n")}
+
+${BY_HAND}${byHand}`,
 	);
 }

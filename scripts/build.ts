@@ -2,6 +2,7 @@ import { spawnSync } from "node:child_process";
 import { createHash } from "node:crypto";
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
+import { brotliCompressSync, constants, gzipSync } from "node:zlib";
 import { StartProblem } from "./cluster";
 
 const SOURCES = [
@@ -14,6 +15,7 @@ const SOURCES = [
 	"standins",
 	"public",
 	"astro.config.ts",
+	"scripts/build.ts",
 	"package-lock.json",
 	"tsconfig.json",
 ];
@@ -31,8 +33,26 @@ export function buildIfChanged(): boolean {
 		throw new StartProblem(
 			`The application did not build:\n${`${stdout}${stderr}`.trim().split("\n").slice(-15).join("\n")}`,
 		);
+	compress("dist/client");
 	writeFileSync(STAMP, now);
 	return true;
+}
+
+/** Smaller files are sent as they are, bytes. */
+const WORTH_COMPRESSING = 1024;
+
+/** Writes a .br and a .gz beside every file of text, so that nothing is compressed while somebody waits. */
+function compress(folder: string): void {
+	for (const entry of readdirSync(folder, { withFileTypes: true })) {
+		const path = join(folder, entry.name);
+		if (entry.isDirectory()) compress(path);
+		else if (/\.(js|css|svg|json|html|txt|webmanifest)$/.test(entry.name) && statSync(path).size > WORTH_COMPRESSING) {
+			const bytes = readFileSync(path);
+			const params = { [constants.BROTLI_PARAM_QUALITY]: constants.BROTLI_MAX_QUALITY };
+			writeFileSync(`${path}.br`, brotliCompressSync(bytes, { params }));
+			writeFileSync(`${path}.gz`, gzipSync(bytes, { level: 9 }));
+		}
+	}
 }
 
 function fingerprint(): string {

@@ -1,4 +1,4 @@
-import { spawnSync } from "node:child_process";
+import { spawn } from "node:child_process";
 import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
 
@@ -8,6 +8,8 @@ interface Part {
 	/** Where a test runner leaves its report. */
 	report?: string;
 	kind?: "vitest" | "playwright";
+	/** Left out unless asked for by name or on CI. */
+	onlyOnCi?: boolean;
 }
 
 const reports = "data/reports";
@@ -27,15 +29,25 @@ const vitest = (project: string): Part => ({
 	kind: "vitest",
 });
 
-const PARTS: Part[] = [
-	{ name: "format", command: [bin("biome"), "format", "."] },
-	{ name: "lint", command: [bin("biome"), "lint", "--error-on-warnings", "."] },
-	{ name: "rules", command: [bin("depcruise"), "core", "contract", "formats", "db", "server", "web", "standins"] },
-	{ name: "types", command: [bin("astro"), "check", "--minimumFailingSeverity", "warning"] },
-	vitest("unit"),
-	vitest("database"),
-	{ name: "e2e", command: [bin("playwright"), "test"], report: `${reports}/e2e.json`, kind: "playwright" },
+/** Two lanes run beside each other, each in its order: two cores, and most of the time one of them waits. */
+const LANES: Part[][] = [
+	[
+		{ name: "format", command: [bin("biome"), "format", "."] },
+		{ name: "lint", command: [bin("biome"), "lint", "--error-on-warnings", "."] },
+		{ name: "rules", command: [bin("depcruise"), "core", "contract", "formats", "db", "server", "web", "standins"] },
+		{ name: "unused", command: [bin("knip")] },
+		{ name: "types", command: [bin("astro"), "check", "--minimumFailingSeverity", "warning"] },
+		vitest("unit"),
+		vitest("database"),
+		vitest("browser"),
+		{ name: "fresh", command: [process.execPath, "--import", "tsx", "scripts/fresh.ts"], onlyOnCi: true },
+	],
+	[
+		{ name: "build", command: [process.execPath, "--import", "tsx", "scripts/build.ts"] },
+		{ name: "e2e", command: [bin("playwright"), "test"], report: `${reports}/e2e.json`, kind: "playwright" },
+	],
 ];
+const PARTS = LANES.flat();
 
 interface Outcome {
 	passed: number;
@@ -52,23 +64,30 @@ if (unknown.length > 0) {
 mkdirSync(reports, { recursive: true });
 
 const total: Outcome = { passed: 0, failed: 0, files: [] };
-for (const part of PARTS) {
-	if (wanted.length > 0 && !wanted.includes(part.name)) continue;
-	const outcome = run(part);
-	total.passed += outcome.passed;
-	total.failed += outcome.failed;
-	total.files.push(...outcome.files);
-}
+await Promise.all(LANES.map((lane) => runLane(lane.filter(isWanted))));
 if (total.files.length > 0) console.log(`\nFailed:\n${total.files.map((file) => `  ${file}`).join("\n")}`);
 console.log(`\n${total.passed} passed, ${total.failed} failed`);
 process.exitCode = total.failed > 0 || total.passed === 0 ? 1 : 0;
 
-function run(part: Part): Outcome {
+function isWanted({ name, onlyOnCi }: Part): boolean {
+	return wanted.length > 0 ? wanted.includes(name) : !onlyOnCi || Boolean(process.env.CI);
+}
+
+async function runLane(lane: readonly Part[]): Promise<void> {
+	for (const part of lane) {
+		const outcome = await run(part);
+		total.passed += outcome.passed;
+		total.failed += outcome.failed;
+		total.files.push(...outcome.files);
+	}
+}
+
+/** Runs one part and shows what it said once it is over, so that two at a time do not speak into each other. */
+async function run(part: Part): Promise<Outcome> {
 	const from = Date.now();
 	if (part.report) rmSync(part.report, { force: true });
-	console.log(`\n— ${part.name}`);
-	const [file = "", ...args] = part.command;
-	const { status } = spawnSync(file, args, { stdio: "inherit" });
+	console.log(`… ${part.name}`);
+	const { status, said } = await hear(part.command);
 	const counted = part.report && existsSync(part.report) ? readReport(part) : undefined;
 	const outcome = counted ?? {
 		passed: status === 0 ? 1 : 0,
@@ -80,9 +99,19 @@ function run(part: Part): Outcome {
 		outcome.files.push(part.name);
 	}
 	console.log(
-		`— ${part.name}: ${outcome.passed} passed, ${outcome.failed} failed in ${Math.round((Date.now() - from) / 1000)} s`,
+		`\n— ${part.name}\n${said}— ${part.name}: ${outcome.passed} passed, ${outcome.failed} failed in ${Math.round((Date.now() - from) / 1000)} s`,
 	);
 	return outcome;
+}
+
+function hear([file = "", ...args]: readonly string[]): Promise<{ status: number | null; said: string }> {
+	const child = spawn(file, args, { stdio: ["inherit", "pipe", "pipe"] });
+	let said = "";
+	for (const stream of [child.stdout, child.stderr])
+		stream.on("data", (chunk: Buffer) => {
+			said += chunk;
+		});
+	return new Promise((done) => child.once("close", (status) => done({ status, said })));
 }
 
 function readReport({ report = "", kind }: Part): Outcome {

@@ -8,22 +8,31 @@ need_node() {
 		{ echo "Node.js 20 or newer is needed; this is $(node --version)." >&2; exit 1; }
 }
 
+# last_words LOG PATTERN: the last line of LOG that says why, without its prefix
+last_words() { grep -E "$2" "$1" | tail -n 1 | sed -E 's/^(E: |npm (error|ERR!) )//' || true; }
+
 # need_debian PROBE PACKAGE: installs PACKAGE unless the path or command PROBE is there
 need_debian() {
 	local probe=$1 package=$2 sudo=
 	compgen -G "$probe" >/dev/null || command -v "$probe" >/dev/null && return 0
+	command -v apt-get >/dev/null || { echo "$package is missing and there is no apt-get to install it with. Install $package by hand, then run this again." >&2; exit 1; }
 	[ "$(id -u)" = 0 ] || sudo=sudo
 	[ -z "$sudo" ] || command -v sudo >/dev/null ||
 		{ echo "$package is missing and this user may not install it. Ask an administrator for: apt-get install $package" >&2; exit 1; }
 	echo "Installing $package from Debian …"
 	local log
 	log=$(mktemp)
+	# An old list of packages may do: only the installation decides.
 	$sudo apt-get update -q >"$log" 2>&1 || true
-	$sudo env DEBIAN_FRONTEND=noninteractive apt-get install -y -q --no-install-recommends "$package" >>"$log" 2>&1 ||
-		{ echo "$package could not be installed. The last lines were:" >&2; tail -n 5 "$log" >&2; exit 1; }
+	if ! $sudo env DEBIAN_FRONTEND=noninteractive apt-get install -y -q --no-install-recommends "$package" >>"$log" 2>&1; then
+		echo "$package could not be installed from Debian ($(last_words "$log" '^E: ')); see that this machine reaches its Debian mirror, then run this again." >&2
+		rm -f "$log"
+		exit 1
+	fi
 	rm -f "$log"
 }
 
+# need_npm: node_modules as the lock says; npm ci never writes the lock
 need_npm() {
 	local stamp=node_modules/.installed-lock now
 	now=$(sha256sum package-lock.json | cut -c1-64)
@@ -31,9 +40,17 @@ need_npm() {
 	echo "Installing npm packages from the lock (about a minute) …"
 	local log
 	log=$(mktemp)
-	npm install --no-audit --no-fund --loglevel=error >"$log" 2>&1 ||
-		{ echo "npm packages could not be installed. The last lines were:" >&2; tail -n 8 "$log" >&2; exit 1; }
+	if ! npm ci --no-audit --no-fund --loglevel=error >"$log" 2>&1; then
+		if grep -qE 'ECONNREFUSED|ENOTFOUND|EAI_AGAIN|ETIMEDOUT|ECONNRESET|ERR_SOCKET|network|E50[0-9]' "$log"; then
+			echo "The npm registry did not answer; see that this machine reaches it (npm ping), then run this again." >&2
+		elif grep -qE 'EUSAGE|in sync' "$log"; then
+			echo "package-lock.json does not fit package.json: run npm install --package-lock-only and commit the lock." >&2
+		else
+			echo "npm packages could not be installed ($(last_words "$log" '^npm (error|ERR!) [^A]')); mend that, then run this again." >&2
+		fi
+		rm -f "$log"
+		exit 1
+	fi
 	rm -f "$log"
-	[ "$(sha256sum package-lock.json | cut -c1-64)" = "$now" ] || { echo "package-lock.json changed while installing: it does not fit package.json." >&2; exit 1; }
 	echo "$now" >"$stamp"
 }

@@ -1,6 +1,6 @@
 import { mkdirSync, writeFileSync } from "node:fs";
-import { kitFileSchema } from "@contract/kit-file";
-import { scheduleFileSchema } from "@contract/schedule";
+import { kitFileSchema } from "@contract/documents/kit-file";
+import { scheduleFileSchema } from "@contract/documents/schedule";
 
 /** Writes the published JSON Schemas of kit and schedule files; tests hold them together. */
 mkdirSync("docs/formats", { recursive: true });

@@ -1,6 +1,6 @@
-import { type ChildProcess, fork } from "node:child_process";
-import { resolve } from "node:path";
+import type { ChildProcess } from "node:child_process";
 import { isFree, StartProblem } from "./cluster";
+import { run } from "./processes";
 
 const KILNS = 2;
 const TRIES = 40;
@@ -13,12 +13,9 @@ export interface RunningStandIn {
 }
 
 /** The stand-in kilns in a process of their own, listening before this returns. */
-export async function startStandIn(wishedPort: number): Promise<RunningStandIn> {
+export async function startStandIn(wishedPort: number, preload?: readonly string[]): Promise<RunningStandIn> {
 	const basePort = await freeFrom(wishedPort);
-	const process_ = fork(resolve("standins/kiln-server.ts"), [String(basePort), String(KILNS)], {
-		execArgv: ["--import", "tsx"],
-		stdio: ["ignore", "ignore", "inherit", "ipc"],
-	});
+	const process_ = run("standins/kiln-server.ts", { args: [String(basePort), String(KILNS)], preload });
 	await new Promise<void>((done, fail) => {
 		process_.once("message", () => done());
 		process_.once("exit", () => fail(new StartProblem("The stand-in kilns ended while starting.")));

@@ -1,4 +1,3 @@
-import { spawn } from "node:child_process";
 import { randomBytes } from "node:crypto";
 import { existsSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { dirname, join, resolve } from "node:path";
@@ -7,17 +6,13 @@ import { eq } from "drizzle-orm";
 import { connect, migrateTo } from "../db/connect";
 import { studio, user } from "../db/schema";
 import { seedDemo } from "../demo/seed";
+import { type DemoSignIn, readDemoNote, writeDemoNote } from "../server/people/models/demo-note";
 import { buildIfChanged } from "./build";
 import { type Cluster, isFree, placeFor, StartProblem, startCluster } from "./cluster";
+import { isExposed } from "./exposed";
+import { answers, ended, type Kept, keepRunning, run } from "./processes";
 import { type RunningStandIn, startStandIn } from "./stand-in";
 
-interface SignInNote {
-	email: string;
-	password: string;
-	role: string;
-}
-
-const LOOPBACK = ["127.0.0.1", "localhost", "::1"];
 const say = (line: string) => console.log(line);
 
 async function main(): Promise<void> {
@@ -28,6 +23,7 @@ async function main(): Promise<void> {
 	const unlock = lock(folder);
 	let cluster: Cluster | undefined;
 	let standIn: RunningStandIn | undefined;
+	let jobs: Kept | undefined;
 	try {
 		if (process.argv.includes("--fresh")) await throwAway(folder);
 		if (!(await isFree(port, host))) {
@@ -37,8 +33,9 @@ async function main(): Promise<void> {
 		}
 		say("Starting the database …");
 		cluster = await startCluster(folder, true);
-		const signIns = await prepare(cluster, folder);
-		if (signIns.length > 0 && !LOOPBACK.includes(host)) {
+		const { signIns, demoInForce } = await prepare(cluster, folder);
+		const publicUrl = process.env.ZEPHYR_PUBLIC_URL;
+		if (demoInForce && isExposed({ host, publicUrl, proxies: process.env.ZEPHYR_TRUST_PROXY })) {
 			throw new StartProblem(
 				"The demo passwords are still in force. Sign in on this machine and change them before the application listens beyond it.",
 			);
@@ -46,39 +43,39 @@ async function main(): Promise<void> {
 		say("Building the application if its sources changed …");
 		buildIfChanged();
 		standIn = await startStandIn(port + 10);
-		const address = process.env.ZEPHYR_PUBLIC_URL || `http://${host}:${port}`;
-		const server = spawn(process.execPath, ["dist/server/entry.mjs"], {
-			stdio: ["ignore", "inherit", "inherit"],
-			detached: true, // Ctrl+C reaches us first: application, then database
-			env: {
-				...process.env,
-				HOST: host,
-				PORT: String(port),
-				NODE_ENV: "production",
-				DATABASE_URL: cluster.url,
-				ZEPHYR_SECRET: secretIn(folder),
-				ZEPHYR_PUBLIC_URL: address,
-				ZEPHYR_STAND_IN_PORT: String(standIn.basePort),
-				ZEPHYR_LOGS: join(dirname(folder), "logs"),
-			},
-		});
-		const ended = new Promise<void>((done) => server.once("exit", () => done()));
+		const address = publicUrl || `http://${host}:${port}`;
+		const env = {
+			...process.env,
+			HOST: host,
+			PORT: String(port),
+			NODE_ENV: "production",
+			DATABASE_URL: cluster.url,
+			ZEPHYR_SECRET: secretIn(folder),
+			ZEPHYR_PUBLIC_URL: address,
+			ZEPHYR_STAND_IN_PORT: String(standIn.basePort),
+			ZEPHYR_LOGS: join(dirname(folder), "logs"),
+			ZEPHYR_DEMO_NOTE: noteIn(folder),
+		};
+		const server = run("scripts/serve.ts", { env });
+		jobs = keepRunning(() => run("server/jobs/main.ts", { env }));
+		const over = new Promise<void>((done) => server.once("exit", () => done()));
 		const asked = new Promise<void>((done) => {
 			for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"] as const) process.once(signal, () => done());
 		});
 		await Promise.race([
-			untilAnswers(`http://${host}:${port}/api/health`),
-			ended.then(() => {
+			answers(`http://${host}:${port}/api/health`).then((answered) => {
+				if (!answered) throw new StartProblem("The application did not answer within three minutes.");
+			}),
+			over.then(() => {
 				throw new StartProblem("The application ended while starting; its last lines stand above.");
 			}),
 		]);
 		announce(address, signIns, folder, wished);
-		await Promise.race([asked, ended]);
+		await Promise.race([asked, over]);
 		say("\nStopping …");
-		if (server.exitCode === null) server.kill("SIGTERM");
-		await Promise.race([ended, new Promise((done) => setTimeout(done, 4000))]);
-		if (server.exitCode === null) server.kill("SIGKILL");
+		await Promise.all([ended(server, "SIGTERM"), jobs.stop()]);
 	} finally {
+		await jobs?.stop();
 		standIn?.stop();
 		await cluster?.stop();
 		unlock();
@@ -131,21 +128,23 @@ async function throwAway(folder: string): Promise<void> {
 		rmSync(join(folder, name), { recursive: true, force: true });
 }
 
-/** Migrates, loads the demo into an empty database, and returns the demo sign-ins still in force. */
-async function prepare(cluster: Cluster, folder: string): Promise<SignInNote[]> {
-	const noteFile = join(folder, "demo-sign-ins.json");
+const noteIn = (folder: string) => join(folder, "demo-sign-ins.json");
+
+/** Migrates, loads the demo into an empty database; says whether demo passwords are in force, and those of them that are noted. */
+async function prepare(cluster: Cluster, folder: string): Promise<{ signIns: DemoSignIn[]; demoInForce: boolean }> {
+	const noteFile = noteIn(folder);
 	const connection = connect(cluster.url, 2);
 	try {
 		await migrateTo(connection.db, "db/migrations");
 		const [known] = await connection.db.select().from(studio).limit(1);
 		if (!known) {
 			say("Loading the demo studio …");
-			const signIns = await seedDemo(connection.db, new Date());
-			writeFileSync(noteFile, JSON.stringify(signIns), { mode: 0o600 });
+			writeDemoNote(noteFile, await seedDemo(connection.db, new Date()));
 		}
 		const inForce = await connection.db.select({ email: user.email }).from(user).where(eq(user.demoPassword, true));
-		const notes: SignInNote[] = existsSync(noteFile) ? JSON.parse(readFileSync(noteFile, "utf8")) : [];
-		return notes.filter(({ email }) => inForce.some((row) => row.email === email));
+		const signIns = readDemoNote(noteFile).filter(({ email }) => inForce.some((row) => row.email === email));
+		writeDemoNote(noteFile, signIns);
+		return { signIns, demoInForce: inForce.length > 0 };
 	} finally {
 		await connection.close();
 	}
@@ -157,19 +156,7 @@ function secretIn(folder: string): string {
 	return readFileSync(file, "utf8").trim();
 }
 
-async function untilAnswers(url: string): Promise<void> {
-	for (let i = 0; i < 150; i++) {
-		const answered = await fetch(url).then(
-			(response) => response.ok,
-			() => false,
-		);
-		if (answered) return;
-		await new Promise((done) => setTimeout(done, 200));
-	}
-	throw new StartProblem("The application did not answer within 30 seconds.");
-}
-
-function announce(address: string, signIns: SignInNote[], folder: string, wished: string): void {
+function announce(address: string, signIns: DemoSignIn[], folder: string, wished: string): void {
 	say(`\n  Zephyr Flats   ${address}\n`);
 	for (const { email, password, role } of signIns) say(`  ${role.padEnd(12)} ${email.padEnd(34)} ${password}`);
 	if (signIns.length > 0) say("  (demo passwords: change them under your name before others can reach this machine)");

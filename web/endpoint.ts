@@ -1,20 +1,21 @@
-import type { Trouble } from "@contract/actions";
-import type { Actor } from "@server/perform";
-import { Refusal } from "@server/refusal";
+import type { Trouble } from "@contract/action";
+import type { Asking } from "@server/house/context";
+import { Refusal } from "@server/house/refusal";
 import type { APIContext } from "astro";
 
-const json = (body: unknown, status = 200): Response =>
-	new Response(JSON.stringify(body), { status, headers: { "Content-Type": "application/json" } });
+const json = (body: unknown, status = 200, headers: Record<string, string> = {}): Response =>
+	new Response(JSON.stringify(body), { status, headers: { "Content-Type": "application/json", ...headers } });
 
 export function refusalResponse(refusal: Refusal): Response {
 	const trouble: Trouble = { problems: refusal.problems.map(({ path, sentence }) => ({ path: [...path], sentence })) };
-	return json(trouble, refusal.status);
+	// What was not read to its end cannot be followed by another request.
+	return json(trouble, refusal.status, refusal.kind === "tooMuch" ? { Connection: "close" } : {});
 }
 
 /** The one way an endpoint answers: a result as JSON, a refusal with its status and sentences, anything else as 500 without details. */
-export async function answer(work: () => Promise<unknown>): Promise<Response> {
+export async function answer(work: () => Promise<unknown>, headers?: Record<string, string>): Promise<Response> {
 	try {
-		return json(await work());
+		return json(await work(), 200, headers);
 	} catch (error) {
 		if (error instanceof Refusal) return refusalResponse(error);
 		console.error(error);
@@ -25,22 +26,42 @@ export async function answer(work: () => Promise<unknown>): Promise<Response> {
 	}
 }
 
-export function who({ locals, request }: APIContext): { actor: Actor; now: Date; headers: Headers } {
+export function who({ locals, request }: APIContext): Asking {
 	if (!locals.actor) throw new Refusal("signedOut", "You are signed out.");
 	return { actor: locals.actor, now: locals.now, headers: request.headers };
 }
 
-const LARGEST_JSON_BYTES = 2 * 1024 * 1024;
+const MB = 1024 * 1024;
+const LARGEST_JSON_BYTES = 2 * MB;
 
 /** A JSON body, refused when it is larger than `most` bytes or not JSON. */
 export async function readJson(request: Request, most = LARGEST_JSON_BYTES): Promise<unknown> {
 	if (!request.headers.get("content-type")?.startsWith("application/json")) throw new Refusal("invalid", "Send JSON.");
-	const text = await request.text();
-	if (text.length > most)
-		throw new Refusal("tooMuch", `This is more than ${Math.round(most / 1024 / 1024)} MB and was not read.`);
+	const bytes = await readBytes(request, most);
 	try {
-		return JSON.parse(text);
+		return JSON.parse(bytes.toString("utf8"));
 	} catch {
 		throw new Refusal("invalid", "This is not JSON.");
 	}
 }
+
+/** The bytes of a body, counted while they come: more than `most` are not waited for. */
+export async function readBytes(request: Request, most: number): Promise<Buffer> {
+	const size = most < MB ? `${Math.floor(most / 1024)} kB` : `${Math.floor(most / MB)} MB`;
+	const tooMuch = new Refusal("tooMuch", `This is more than ${size} and was not read.`);
+	if (Number(request.headers.get("content-length") ?? 0) > most) throw tooMuch;
+	const chunks: Uint8Array[] = [];
+	let count = 0;
+	for await (const chunk of (request.body ?? []) as AsyncIterable<Uint8Array>) {
+		count += chunk.byteLength;
+		if (count > most) throw tooMuch; // leaving the loop cancels the stream
+		chunks.push(chunk);
+	}
+	return Buffer.concat(chunks);
+}
+
+/** A kept picture as a file, or that it is not there. */
+export const webp = (bytes: Buffer | undefined, cache: string): Response =>
+	bytes
+		? new Response(new Uint8Array(bytes), { headers: { "Content-Type": "image/webp", "Cache-Control": cache } })
+		: new Response(null, { status: 404 });

@@ -1,7 +1,7 @@
 /// <reference types="astro/client" />
 declare namespace App {
 	interface Locals {
-		actor: import("../server/perform").Actor | undefined;
+		actor: import("@server/house/perform").Actor | undefined;
 		now: Date;
 	}
 }

@@ -1,21 +1,13 @@
 import { defineMiddleware } from "astro:middleware";
-import { actorOf } from "@server/access/actor";
-import { database } from "@server/database";
-import { pollKilns } from "@server/devices/poll-kilns";
-import { Refusal } from "@server/refusal";
-import { getSettings } from "@server/settings";
+import { Refusal } from "@server/house/refusal";
+import { getSettings } from "@server/house/settings";
+import { actorOf } from "@server/people/models/actor";
 import { refusalResponse } from "./endpoint";
 
 const OPEN_PATHS = [/^\/sign-in$/, /^\/api\/auth\//, /^\/api\/health$/, /^\/_astro\//, /^\/favicon/];
 
-let polling = false;
-
 /** Who asks, may they, and the headers every answer carries. */
 export const onRequest = defineMiddleware(async (context, next) => {
-	if (!polling) {
-		polling = true;
-		pollKilns(database().db);
-	}
 	const { url } = context;
 	context.locals.now = new Date();
 	const open = OPEN_PATHS.some((path) => path.test(url.pathname));

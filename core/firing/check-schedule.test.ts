@@ -67,22 +67,22 @@ describe("warnings about a schedule", () => {
 	const CASES: [string, string, ScheduleDocument][] = [
 		[
 			"a ramp too fast for this thickness",
-			"rampTooFast",
+			"ramp-too-fast",
 			withSegment(made({ thickestMm: 19, effectiveMm: 19 }), 0, { rateCPerH: 400 }),
 		],
-		["a soak too short", "soakShort", withSegment(made({ effectiveMm: 18 }), 2, { holdMin: 100 })],
-		["no soak at all", "soakMissing", withSegment(made(), 2, { holdMin: 0, targetC: 490 })],
-		["a level that is not reached", "levelMissed", withSegment(made(), 1, { targetC: 740 })],
-		["a level that is passed", "levelPassed", withSegment(made({ level: "tack" }), 1, { targetC: 810 })],
-		["black beside white", "blackBesideWhite", withSegment(made({ blackBesideWhite: true }), 0, { rateCPerH: 200 })],
+		["a soak too short", "soak-short", withSegment(made({ effectiveMm: 18 }), 2, { holdMin: 100 })],
+		["no soak at all", "soak-missing", withSegment(made(), 2, { holdMin: 0, targetC: 490 })],
+		["a level that is not reached", "level-missed", withSegment(made(), 1, { targetC: 740 })],
+		["a level that is passed", "level-passed", withSegment(made({ level: "tack" }), 1, { targetC: 810 })],
+		["black beside white", "black-beside-white", withSegment(made({ blackBesideWhite: true }), 0, { rateCPerH: 200 })],
 		[
 			"slumping several heights",
-			"multiLevelSlump",
+			"raised-slump-fast",
 			withSegment(made({ level: "slump", multiLevel: true, fired: true }), 0, { rateCPerH: 120 }),
 		],
-		["a bubble hold left out", "airHoldShort", withSegment(made({ trappedSpanMm: 200 }), 0, { holdMin: 5 })],
-		["cooling too fast", "coolTooFast", withSegment(made({ effectiveMm: 19 }), 3, { rateCPerH: 150 })],
-		["a hold in which a cloudy skin grows", "holdLong", withSegment(made(), 1, { holdMin: 60, targetC: 760 })],
+		["a bubble hold left out", "air-hold-short", withSegment(made({ trappedSpanMm: 200 }), 0, { holdMin: 5 })],
+		["cooling too fast", "cool-too-fast", withSegment(made({ effectiveMm: 19 }), 3, { rateCPerH: 150 })],
+		["a hold in which a cloudy skin grows", "hold-long", withSegment(made(), 1, { holdMin: 60, targetC: 760 })],
 	];
 	it.each(CASES)("tells of %s, with a figure, and its remedy mends it", (_, code, document) => {
 		const warning = check(document).find((one) => one.code === code);
@@ -95,20 +95,20 @@ describe("warnings about a schedule", () => {
 		const hot = withSegment(made({ level: "deep" }), 1, { targetC: 950, holdMin: 30 });
 		const cold = { ...hot, mouldMaxC: 900 };
 		expect(check(cold).map(({ code }) => code)).toEqual(
-			expect.arrayContaining(["kilnLimit", "familyLimit", "mouldLimit"]),
+			expect.arrayContaining(["kiln-limit", "family-limit", "mould-limit"]),
 		);
 		expect(check(made(), FAMILY_90, { maxC: 930, maxSegments: 3 }).map(({ code }) => code)).toContain(
-			"tooManySegments",
+			"too-many-segments",
 		);
 		const barn = { ...FAMILY_90, tested: false };
-		expect(check(made(), barn)[0]?.code).toBe("untested");
+		expect(check(made(), barn)[0]?.code).toBe("untested-family");
 		const weak = { ...DEFAULT_KILN, powerW: 1900 };
-		expect(checkSchedule(made(), FAMILY_90, weak, LIMITS).map(({ code }) => code)).toContain("neverReached");
+		expect(checkSchedule(made(), FAMILY_90, weak, LIMITS).map(({ code }) => code)).toContain("never-reached");
 	});
 
 	it("offers longer at less heat where the kiln does not go so high", () => {
 		const low = { maxC: 795, maxSegments: 12 };
-		const warning = check(made(), FAMILY_90, low).find(({ code }) => code === "kilnLimit");
+		const warning = check(made(), FAMILY_90, low).find(({ code }) => code === "kiln-limit");
 		const hottest = Math.max(...(warning?.fix?.segments ?? []).map(({ targetC }) => targetC));
 		expect(hottest).toBeLessThanOrEqual(795);
 	});
@@ -116,7 +116,7 @@ describe("warnings about a schedule", () => {
 	it("minds what the kiln does by itself after the last segment", () => {
 		const short = made({ effectiveMm: 19 });
 		const cut = { ...short, segments: short.segments.filter(({ name }) => name !== "down2" && name !== "down3") };
-		expect(codes(cut)).toContain("coolTooFast");
+		expect(codes(cut)).toContain("cool-too-fast");
 	});
 
 	it("lets tiny dots go straight up and off where that is the school, and not otherwise", () => {
@@ -127,7 +127,7 @@ describe("warnings about a schedule", () => {
 		// Common practice, no source: about 800 °C.
 		expect(Math.abs((up.segments[0]?.targetC ?? 0) - 805)).toBeLessThan(16);
 		expect(check(up)).toEqual([]);
-		expect(codes({ ...up, schools: USUAL_SCHOOLS })).toContain("soakMissing");
+		expect(codes({ ...up, schools: USUAL_SCHOOLS })).toContain("soak-missing");
 		const mixed = newSchedule("mixed", FAMILY_90, DEFAULT_KILN, [dot, PLAIN_PIECE], schools);
 		expect(mixed.segments.length).toBeGreaterThan(4);
 	});

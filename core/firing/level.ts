@@ -68,3 +68,6 @@ export function sharedBand(levels: readonly FuseLevel[]): FlowBand | undefined {
 	const to = Math.min(...bands.map((band) => band.to));
 	return bands.length > 0 && from < to ? { from, to } : undefined;
 }
+
+/** Slump and fire polish leave the surface as an earlier firing made it. */
+export const keepsSurface = (level: FuseLevel): boolean => level === "slump" || level === "firePolish";

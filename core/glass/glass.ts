@@ -14,6 +14,9 @@ export type Chemistry = (typeof CHEMISTRY)[number];
 export const COATINGS = ["none", "iridescent", "dichroic"] as const;
 export type Coating = (typeof COATINGS)[number];
 
+export const OPACITIES = ["clear", "transparent", "opalescent"] as const;
+export const TONES = ["dark", "white", "other"] as const;
+
 /** One glass a studio has: what it is, how thick, how it looks before and after the fire. */
 export interface Glass {
 	id: string;
@@ -25,9 +28,9 @@ export interface Glass {
 	/** Width of a ribbon, mm; null where it follows from the thickness. */
 	widthMm: number | null;
 	grade: FritGrade | null;
-	opacity: "clear" | "transparent" | "opalescent";
+	opacity: (typeof OPACITIES)[number];
 	/** Dark opaque and white opaque heat and cool at different speeds. */
-	tone: "dark" | "white" | "other";
+	tone: (typeof TONES)[number];
 	coating: Coating;
 	/** A rough or rolled face: two of them together trap a fizz of bubbles. */
 	roughFace: boolean;

@@ -51,6 +51,14 @@ export type Fault = (typeof FAULTS)[number];
 export const NEXT_STEPS = ["ready", "coldWork", "nextFiring", "refire", "spoiled"] as const;
 export type NextStep = (typeof NEXT_STEPS)[number];
 
+export const NEXT_STEP_WORDS: Record<NextStep, string> = {
+	ready: "ready",
+	coldWork: "cold work",
+	nextFiring: "next firing",
+	refire: "refire",
+	spoiled: "spoiled",
+};
+
 /** What happened to a piece. No personal data in here: a student can be erased and the journey stays. */
 export type PieceEventData =
 	| { type: "issued"; route: RouteStep[] }

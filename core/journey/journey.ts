@@ -1,4 +1,4 @@
-import type { FuseLevel } from "../firing/level";
+import { type FuseLevel, keepsSurface } from "../firing/level";
 import type { RouteStep } from "../kit/kit";
 import { ok, problem, type Result } from "../result";
 import type { AsMade, PieceEvent, PieceEventData, PieceEventType } from "./events";
@@ -15,6 +15,10 @@ export const STATES = [
 	"spoiled",
 ] as const;
 export type JourneyState = (typeof STATES)[number];
+
+/** Whose a piece is, or what it is for. */
+export const PIECE_KINDS = ["student", "lot", "sample", "outside"] as const;
+export type PieceKind = (typeof PIECE_KINDS)[number];
 
 export const STATE_WORDS: Record<JourneyState, string> = {
 	new: "not yet issued",
@@ -151,7 +155,7 @@ function apply(journey: Journey, event: PieceEventData & { at: string }): Journe
 
 function judged(journey: Journey, event: Extract<PieceEventData, { type: "judged" }> & { at: string }): Journey {
 	const fused = event.level === "none" ? journey.hadLevel : event.level;
-	const hadLevel = fused === "slump" || fused === "firePolish" ? (journey.hadLevel ?? fused) : fused;
+	const hadLevel = fused !== undefined && keepsSurface(fused) ? (journey.hadLevel ?? fused) : fused;
 	const base = { ...journey, since: event.at, firingId: undefined, hadLevel };
 	const step = journey.step + 1;
 	const onward = { step, level: journey.route[step]?.level ?? journey.level };

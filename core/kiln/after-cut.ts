@@ -1,9 +1,9 @@
+import type { Severity } from "../advice";
 import { LEVEL_BANDS } from "../firing/level";
 import { HEATING_LAG_K, lagStressPa, rateForLag, slabLagK } from "../firing/rates";
 import { ALLOWED_TENSION_PA } from "../glass/constants";
 import type { GlassFamily } from "../glass/family";
 import { LOG_ETA, temperatureAt, viscosityOf } from "../glass/viscosity";
-import type { Severity } from "../stack/finding";
 import { type Phrase, say } from "../units/phrase";
 
 /** A power cut as it was seen: last reading before, coldest since, first reading after. */

@@ -35,6 +35,10 @@ export interface KilnShelf {
 	usesSince: number;
 }
 
+export const KILN_KINDS = ["electric", "microwaveBlock"] as const;
+export type KilnKind = (typeof KILN_KINDS)[number];
+export const DOOR_SIDES = ["front", "top"] as const;
+export type DoorSide = (typeof DOOR_SIDES)[number];
 export const SHELF_SHAPES = ["rectangle", "round", "octagon"] as const;
 export type ShelfShape = (typeof SHELF_SHAPES)[number];
 
@@ -62,10 +66,7 @@ export function upkeepDue(tasks: readonly UpkeepTask[], elements: KilnElements):
 }
 
 /** What one firing adds to a kiln's record. */
-export function afterFiring(
-	record: { elements: KilnElements; upkeep: UpkeepTask[]; shelves: KilnShelf[] },
-	hours: number,
-): { elements: KilnElements; upkeep: UpkeepTask[]; shelves: KilnShelf[] } {
+export function afterFiring(record: KilnRecord, hours: number): KilnRecord {
 	const { elements, upkeep, shelves } = record;
 	return {
 		elements: { ...elements, firings: elements.firings + 1, hours: elements.hours + hours },
@@ -74,8 +75,64 @@ export function afterFiring(
 	};
 }
 
-/** The zone a place on the shelf lies in: its offset (K), and its name; nothing outside every zone. */
-export const zoneAt = (zones: readonly KilnZone[], xMm: number, yMm: number): KilnZone | undefined =>
-	zones.find(
-		(zone) => xMm >= zone.xMm && xMm <= zone.xMm + zone.widthMm && yMm >= zone.yMm && yMm <= zone.yMm + zone.heightMm,
-	);
+/** What a person types of a kiln's record; what is counted stands beside it. */
+export interface TypedRecord {
+	elements: Pick<KilnElements, "fittedOn" | "dueFirings">;
+	upkeep: Pick<UpkeepTask, "what" | "everyFirings">[];
+	shelves: Pick<KilnShelf, "name" | "release">[];
+}
+
+/** What the studio counts: firings and hours of the elements, firings since each task was done and each shelf renewed. */
+export interface KilnCounts {
+	elements: Pick<KilnElements, "firings" | "hours">;
+	/** By the task's words. */
+	upkeep: Record<string, number>;
+	/** By the shelf's name. */
+	shelves: Record<string, number>;
+}
+
+export interface KilnRecord {
+	elements: KilnElements;
+	upkeep: UpkeepTask[];
+	shelves: KilnShelf[];
+}
+
+export const countsOf = ({ elements: { firings, hours }, upkeep, shelves }: KilnRecord): KilnCounts => ({
+	elements: { firings, hours },
+	upkeep: Object.fromEntries(upkeep.map(({ what, sinceFirings }) => [what, sinceFirings])),
+	shelves: Object.fromEntries(shelves.map(({ name, usesSince }) => [name, usesSince])),
+});
+
+/** A person's own counting, of as much as was counted. */
+export interface Recount {
+	elements?: Partial<KilnCounts["elements"]> | undefined;
+	upkeep?: Record<string, number> | undefined;
+	shelves?: Record<string, number> | undefined;
+}
+
+/**
+ * A kiln's record after a person typed it: what was counted goes on, whatever was counted meanwhile; where somebody counted
+ * anew that holds; new elements and a renewed shelf begin at none.
+ */
+export function recounted(known: KilnRecord | undefined, typed: TypedRecord, anew: Recount = {}): KilnRecord {
+	const counts = known && countsOf(known);
+	const sameElements = known?.elements.fittedOn === typed.elements.fittedOn;
+	const releases = new Map(known?.shelves.map(({ name, release }) => [name, release]));
+	return {
+		elements: {
+			...typed.elements,
+			firings: anew.elements?.firings ?? (sameElements ? (counts?.elements.firings ?? 0) : 0),
+			hours: anew.elements?.hours ?? (sameElements ? (counts?.elements.hours ?? 0) : 0),
+		},
+		upkeep: typed.upkeep.map((task) => ({
+			...task,
+			sinceFirings: anew.upkeep?.[task.what] ?? counts?.upkeep[task.what] ?? 0,
+		})),
+		shelves: typed.shelves.map((shelf) => ({
+			...shelf,
+			usesSince:
+				anew.shelves?.[shelf.name] ??
+				(releases.get(shelf.name) === shelf.release ? (counts?.shelves[shelf.name] ?? 0) : 0),
+		})),
+	};
+}

@@ -89,7 +89,6 @@ export function simulateFiring(input: SimulationInput): Simulation {
 	const { kiln, thicknessMm, dtS = 10, openC = 50, soFar, zones = [] } = input;
 	const capacity = kiln.capacityJPerK + (input.loadJPerK ?? 0);
 	const startC = soFar?.air[0]?.c ?? input.startC ?? kiln.roomC;
-	const nowS = soFar?.air.at(-1)?.s ?? -1;
 	const controller = new Controller(input.schedule, startC, ceilingC(kiln));
 	const glass = new LyingGlass({
 		family: input.family,
@@ -99,7 +98,7 @@ export function simulateFiring(input: SimulationInput): Simulation {
 		zoneOffsetsK: zones.map(({ offsetK }) => offsetK),
 	});
 	const samples: SimulationSample[] = [];
-	let [air, joules, lost, endS, s] = [startC, 0, 0, 0, 0];
+	let [air, joules, lost, endS, openS, s] = [startC, 0, 0, 0, 0, 0];
 	const sample = (setC: number) =>
 		samples.push({
 			s,
@@ -118,16 +117,21 @@ export function simulateFiring(input: SimulationInput): Simulation {
 		if (s % SAMPLE_EVERY_S < dtS) sample(setC);
 	};
 
+	const isCool = () => Math.max(air, glass.hottestC) <= openC;
+
 	sample(startC);
 	if (soFar) {
-		while (s < nowS) {
-			air = temperatureOf(soFar.air, s + dtS);
-			stepOn(air);
-		}
+		const coolSinceS = follow(soFar.air, dtS, (measuredC) => {
+			air = measuredC;
+			stepOn(measuredC);
+			return isCool();
+		});
 		controller.resume(soFar.controller, s);
+		// Done and measured cool: it may be opened since then, not one step after now.
+		if (controller.done) openS = coolSinceS ?? 0;
 	}
 	const predictedFromC = air;
-	while (s < LONGEST_S) {
+	while (openS === 0 && s < LONGEST_S) {
 		const setC = controller.advance(s, dtS, air);
 		const power = setC === undefined ? 0 : powerFor(kiln, capacity, air, setC, dtS);
 		const loss = kiln.lossWPerK * (air - kiln.roomC);
@@ -137,14 +141,14 @@ export function simulateFiring(input: SimulationInput): Simulation {
 		stepOn(setC ?? kiln.roomC);
 		if (!controller.done) continue;
 		if (endS === 0) endS = s;
-		if (Math.max(air, glass.hottestC) <= openC || openC <= kiln.roomC) break;
+		if (isCool() || openC <= kiln.roomC) break;
 	}
 	const { flow, zoneFlow, heatingStressPa, coolingStressPa, frozenStressPa } = glass;
 	const stored = capacity * (air - predictedFromC);
 	return {
 		samples,
 		segmentEndS: controller.segmentEndS,
-		openS: s,
+		openS: openS || s,
 		endS: endS || s,
 		...(controller.stuckAt !== undefined && { stuckAt: controller.stuckAt }),
 		kwh: joules / 3.6e6,
@@ -157,6 +161,14 @@ export function simulateFiring(input: SimulationInput): Simulation {
 		shockMargin: heatingStressPa > 0 ? ALLOWED_TENSION_PA / heatingStressPa : Number.POSITIVE_INFINITY,
 		energyError: joules > 0 ? (joules - lost - stored) / joules : 0,
 	};
+}
+
+/** Steps through what was measured. Returns since when (s) all of it has been cool; undefined where it is not. */
+function follow(air: Curve, dtS: number, step: (airC: number) => boolean): number | undefined {
+	const nowS = air.at(-1)?.s ?? 0;
+	let sinceS: number | undefined;
+	for (let s = dtS; s - dtS < nowS; s += dtS) sinceS = step(temperatureOf(air, s)) ? (sinceS ?? s) : undefined;
+	return sinceS;
 }
 
 /** The power (W) that brings the kiln to its set point within one step, as far as it has it. */

@@ -1,7 +1,7 @@
 import { type Phrase, say } from "../units/phrase";
 
 /** Ways in which a firing leaves its plan. */
-export const ALARM_KINDS = ["noReading", "noSensor", "lags", "overshoots", "powerLost"] as const;
+export const ALARM_KINDS = ["noReading", "noSensor", "lags", "overshoots", "powerLost", "notKept"] as const;
 export type AlarmKind = (typeof ALARM_KINDS)[number];
 
 export const ALARM_WORDS: Record<AlarmKind, string> = {
@@ -10,7 +10,12 @@ export const ALARM_WORDS: Record<AlarmKind, string> = {
 	lags: "lags behind",
 	overshoots: "too hot",
 	powerLost: "power was lost",
+	notKept: "readings are not kept",
 };
+
+/** How long (s) a kiln's line of some kind may be silent before nobody knows how hot it is; null for a kiln without a line. */
+export const silentAfterS = (line: "modbus" | "folder" | "standIn" | null | undefined): number | null =>
+	line ? (line === "folder" ? RECORDER_SILENT_S : SILENT_S) : null;
 
 export interface WatchedReading {
 	/** Wall time, ms. */
@@ -44,6 +49,8 @@ export const LAG_MIN = 10;
 export const OVER_K = 15;
 /** Nothing heard for so long (s of wall time) is a missing reading. */
 export const SILENT_S = 60;
+/** A recorder that writes files may write one line in some minutes, s. */
+export const RECORDER_SILENT_S = 900;
 
 /**
  * What is wrong now, from the last readings (oldest first) of a running firing. `perS` is how many seconds of kiln time pass

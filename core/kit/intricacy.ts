@@ -1,36 +1,73 @@
-import { boxOf } from "../geometry/shape";
+import { apart, type Bounds, boundsOf, type Ring } from "../geometry/region";
+import { centred } from "../geometry/shape";
 import type { KitDesign, KitPart } from "./kit";
+import { placedRegion, placeRegion } from "./plan";
 
-/** More places than this where a part may lie on another are not read: it would take minutes. */
-export const MOST_CROSSINGS = 20_000;
+/** A kit with more estimated crossings than this is not read: it would take minutes (docs/benchmarks.md). */
+export const MOST_CROSSINGS = 30_000;
 
-/** How many pairs of parts may lie on each other, by their upright boxes; counted no further than just past the limit. */
-export function crossingsOf(design: Pick<KitDesign, "parts">): number {
-	const boxes = design.parts.map(halfBox);
+type Outlines = Pick<KitDesign, "parts" | "components">;
+
+/**
+ * How often the edges of parts may cross, arcs counted by their chords: pairs of edges whose upright boxes overlap. A part that
+ * lies on another counts with its own edges even where none cross, for the overlay carries them all the same. Counted no
+ * further than just past the limit.
+ */
+export function crossingsOf(design: Outlines): number {
 	let count = 0;
-	for (let i = 0; i < boxes.length && count <= MOST_CROSSINGS; i++)
-		for (let j = i + 1; j < boxes.length; j++) {
-			const [a, b] = [boxes[i] as HalfBox, boxes[j] as HalfBox];
-			if (Math.abs(a.x - b.x) < a.w + b.w - SLACK_MM && Math.abs(a.y - b.y) < a.h + b.h - SLACK_MM) count++;
-		}
+	for (const parts of [design.parts, ...design.components.map((one) => one.parts)]) {
+		const traced = parts.map((part) => trace(part, design)).sort((a, b) => a.box.minX - b.box.minX);
+		for (let i = 0; i < traced.length; i++)
+			for (let j = i + 1; j < traced.length && count <= MOST_CROSSINGS; j++) {
+				const [a, b] = [traced[i] as Traced, traced[j] as Traced];
+				if (b.box.minX > a.box.maxX - SLACK_MM) break;
+				if (!apart(a.box, b.box, -SLACK_MM)) count += between(a, b, MOST_CROSSINGS + 1 - count);
+			}
+	}
 	return count;
 }
 
 /** Parts side by side do not lie on each other, mm. */
 const SLACK_MM = 0.1;
 
-interface HalfBox {
-	x: number;
-	y: number;
-	w: number;
-	h: number;
+interface Traced {
+	box: Bounds;
+	/** Boxes of its edges: least x, greatest x, least y, greatest y, one after the other; in the order of their least x. */
+	edges: Float64Array[];
 }
 
-/** Middle and half the sides of the upright box round a turned part; other parts than cuts are small. */
-function halfBox(part: KitPart): HalfBox {
-	const [w, h] = "shape" in part ? boxOf(part.shape) : [SMALL_MM, SMALL_MM];
-	const angle = (part.turnDeg * Math.PI) / 180;
-	const [cos, sin] = [Math.abs(Math.cos(angle)), Math.abs(Math.sin(angle))];
-	return { x: part.xMm, y: part.yMm, w: (w * cos + h * sin) / 2, h: (w * sin + h * cos) / 2 };
+/** Crossings of two parts, no more than `most`. */
+function between(a: Traced, b: Traced, most: number): number {
+	let count = Math.min(a.edges.length, b.edges.length);
+	const near = b.edges.filter((edge) => meets(edge, a.box));
+	for (const edge of a.edges) {
+		if (!meets(edge, b.box)) continue;
+		for (const other of near) {
+			if ((other[0] as number) > (edge[1] as number)) break;
+			if (overlap(edge, other)) count++;
+		}
+		if (count >= most) return most;
+	}
+	return count;
 }
-const SMALL_MM = 10;
+
+const overlap = ([x0 = 0, x1 = 0, y0 = 0, y1 = 0]: Float64Array, [u0 = 0, u1 = 0, v0 = 0, v1 = 0]: Float64Array) =>
+	x0 < u1 && u0 < x1 && y0 < v1 && v0 < y1;
+
+const meets = ([x0 = 0, x1 = 0, y0 = 0, y1 = 0]: Float64Array, box: Bounds) =>
+	x0 < box.maxX && box.minX < x1 && y0 < box.maxY && box.minY < y1;
+
+/** A part's edges where it lies. A thread is taken as its path, there and back. */
+function trace(part: KitPart, design: Outlines): Traced {
+	const region =
+		part.kind === "thread"
+			? placeRegion([[...centred(part.points), ...[...centred(part.points)].reverse()]], part)
+			: placedRegion(part, design);
+	return { box: boundsOf(region), edges: region.flatMap(edgesOf).sort((a, b) => (a[0] as number) - (b[0] as number)) };
+}
+
+const edgesOf = (ring: Ring): Float64Array[] =>
+	ring.map((a, i) => {
+		const b = ring[(i + 1) % ring.length] ?? a;
+		return Float64Array.of(Math.min(a.x, b.x), Math.max(a.x, b.x), Math.min(a.y, b.y), Math.max(a.y, b.y));
+	});

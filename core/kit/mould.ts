@@ -4,7 +4,7 @@ export interface Mould {
 	name: string;
 	kind: MouldKind;
 	/** Opening of a dish or frame, the form itself for one to drape over. */
-	opening: "rectangle" | "round";
+	opening: (typeof OPENINGS)[number];
 	widthMm: number;
 	heightMm: number;
 	depthMm: number;
@@ -17,6 +17,7 @@ export interface Mould {
 	maxC: number;
 }
 
+export const OPENINGS = ["rectangle", "round"] as const;
 export const MOULD_KINDS = ["dish", "drape", "frame", "ring", "texture"] as const;
 export type MouldKind = (typeof MOULD_KINDS)[number];
 export const RELEASES = ["washed", "papered", "bare"] as const;

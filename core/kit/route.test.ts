@@ -1,5 +1,5 @@
+import { kitDesign } from "@contract/documents/kit-design";
 import { describe, expect, it } from "vitest";
-import { kitDesign } from "../../contract/kit";
 import { book, cut, fire, kit, square } from "../../tests/support/kit";
 import { readKit } from "../stack/read-kit";
 import { makeComponent } from "./make-component";

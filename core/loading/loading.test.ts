@@ -18,6 +18,7 @@ function piece(
 	const asMade = { widthMm, heightMm, thickestMm: thick, thinnestMm: thick, massG: null, changed: "" };
 	return {
 		id,
+		code: `K-${id}`,
 		familyId: "90",
 		level: "full",
 		effectiveMm: effectiveOf(asMade, rest.level ?? "full", rest.hadLevel),
@@ -119,10 +120,10 @@ describe("a proposed load", () => {
 
 	it.each([
 		["nothing", [], "No piece"],
-		["another family", [piece("a", { familyId: "96" })], "another family"],
+		["another family", [piece("a", { familyId: "96" })], "K-a is of another family"],
 		["two levels", [piece("a"), piece("b", { level: "tack" })], "different fuse levels"],
 		["too large", [piece("a", { size: [500, 500] })], "fits on this shelf"],
-		["too high", [piece("a", { thick: 200 })], "higher than the 150 mm"],
+		["too high", [piece("a", { thick: 200 })], "K-a is too high for this kiln"],
 	])("refuses %s with a sentence", (_, pieces, words) => {
 		const result = proposeLoad(pieces, kiln, FAMILY_90, schools);
 		expect(!result.ok && result.problems[0]?.sentence).toContain(words);

@@ -6,6 +6,7 @@ import { LEVEL_AIM } from "../firing/level";
 import { type MergedDemand, mergeDemands } from "../firing/merge";
 import { type Schedule, scheduleHours } from "../firing/schedule";
 import type { DotSchool, HeatSchool } from "../firing/schools";
+import { DENSITY_G_PER_MM3 } from "../glass/constants";
 import type { GlassFamily, SoakSchool } from "../glass/family";
 import type { AsMade } from "../journey/events";
 import type { KilnBody } from "../kiln/kiln";
@@ -18,6 +19,8 @@ import type { Sortable } from "./tray";
 
 /** A piece that waits, with all a load has to know of it. */
 export interface WaitingPiece extends Sortable {
+	/** What people call it. */
+	code: string;
 	asMade: AsMade;
 	hadLevel: FuseLevel | undefined;
 	blackBesideWhite: boolean;
@@ -75,7 +78,7 @@ export function firedBox(piece: WaitingPiece): Box & { edgeMm: number } {
 /** By weight where it was weighed, else half way between thickest and thinnest. */
 export function meanThicknessMm(made: AsMade): number {
 	if (made.massG !== null) {
-		const byMass = made.massG / 2.5e-3 / (made.widthMm * made.heightMm);
+		const byMass = made.massG / DENSITY_G_PER_MM3 / (made.widthMm * made.heightMm);
 		return Math.min(made.thickestMm, Math.max(made.thinnestMm * 0.5, byMass));
 	}
 	return (made.thickestMm + made.thinnestMm) / 2;
@@ -109,10 +112,10 @@ export function proposeLoad(
 	const first = pieces[0];
 	if (!first) return problem(["pieceIds"], "No piece was chosen for this load.");
 	const foreign = pieces.find((piece) => piece.familyId !== family.id);
-	if (foreign) return problem(["pieceIds"], `${foreign.id} is of another family: one load takes one family.`);
+	if (foreign) return problem(["pieceIds"], `${foreign.code} is of another family: one load takes one family.`);
 	if (!family.tested) return problem(["pieceIds"], `${family.label} is untested glass and is not fired with anything.`);
 	const tall = pieces.find((piece) => piece.asMade.thickestMm > kiln.clearHeightMm);
-	if (tall) return problem(["pieceIds"], `${tall.id} is higher than the ${kiln.clearHeightMm} mm this kiln has clear.`);
+	if (tall) return problem(["pieceIds"], `${tall.code} is too high for this kiln.`);
 
 	const area = (box: Box) => box.widthMm * box.heightMm;
 	const order = (a: WaitingPiece, b: WaitingPiece) =>
@@ -163,7 +166,7 @@ export function loadHeat(
 	bareMm = 0,
 ): { thicknessMm: number; loadJPerK: number } {
 	const glassKg = loaded.reduce(
-		(sum, { asMade }) => sum + asMade.widthMm * asMade.heightMm * meanThicknessMm(asMade) * 2.5e-6,
+		(sum, { asMade }) => sum + asMade.widthMm * asMade.heightMm * meanThicknessMm(asMade) * (DENSITY_G_PER_MM3 / 1000),
 		0,
 	);
 	const shelfKg = ((shelf.widthMm * shelf.heightMm) / 1e6) * SHELF_KG_PER_M2;

@@ -1,4 +1,4 @@
-import type { FuseLevel } from "../firing/level";
+import { type FuseLevel, keepsSurface } from "../firing/level";
 
 /**
  * Factors by which an uneven piece anneals as if it were thicker. Common practice, no source.
@@ -25,7 +25,7 @@ export function effectiveThicknessMm(
 	level: FuseLevel,
 	hadLevel?: FuseLevel,
 ): number {
-	const shape = level === "slump" || level === "firePolish" ? (hadLevel ?? "full") : level;
+	const shape = keepsSurface(level) ? (hadLevel ?? "full") : level;
 	const factor = FACTOR[shape as keyof typeof FACTOR] ?? 1;
 	if (factor === 1) return thickestMm;
 	return thickestMm * (thinnestMm > 0 && thickestMm / thinnestMm > UNEVEN_RATIO ? UNEVEN_FACTOR : factor);

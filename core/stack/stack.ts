@@ -1,5 +1,5 @@
 import { mostOf } from "../extremes";
-import { type FuseLevel, LEVEL_AIM } from "../firing/level";
+import { type FuseLevel, keepsSurface, LEVEL_AIM } from "../firing/level";
 import { centroid, type Point, type Region } from "../geometry/region";
 import { assemblyFiring, type KitDesign, type RouteStep } from "../kit/kit";
 import { type After, afterOf, holdsIn, insideOf } from "./after";
@@ -89,7 +89,7 @@ export function stackOf(design: KitDesign, book: GlassBook, firing = assemblyFir
 
 /** The highest level so far: slump and fire polish leave the surface as it was. */
 const firedLevel = (steps: readonly RouteStep[]): FuseLevel | undefined =>
-	steps.map(({ level }) => level).findLast((level) => level !== "slump" && level !== "firePolish") ?? steps[0]?.level;
+	steps.map(({ level }) => level).findLast((level) => !keepsSurface(level)) ?? steps[0]?.level;
 
 /** Walls and wire are no part of the thickness map. */
 const isFlat = ({ part }: Lain) => part.kind !== "dam" && part.kind !== "loop";

@@ -1,5 +1,5 @@
 import type { CoolingSchool } from "../firing/demand";
-import type { FuseLevel } from "../firing/level";
+import { type FuseLevel, keepsSurface } from "../firing/level";
 import { boundsOf, type Point, type Region } from "../geometry/region";
 import type { KitDesign } from "../kit/kit";
 import type { GlassBook } from "./lay";
@@ -59,7 +59,7 @@ function outlooks(stack: Stack, school: CoolingSchool): FiringOutlook[] {
 function laterFiring(stack: Stack, firing: number): Stack {
 	const steps = stack.design.route.slice(0, firing);
 	const step = stack.design.route[firing] ?? stack.step;
-	const hadLevel = steps.map(({ level }) => level).findLast((level) => level !== "slump" && level !== "firePolish");
+	const hadLevel = steps.map(({ level }) => level).findLast((level) => !keepsSurface(level));
 	return {
 		...stack,
 		firing,

@@ -1,6 +1,7 @@
 import type { GlassBook } from "@core/stack/lay";
+import { eq } from "drizzle-orm";
 import type { Reader } from "../connect";
-import { glass, glassFamily, kiln, mould } from "../schema";
+import { glass, glassFamily, kiln, mould, sample } from "../schema";
 
 /** Families and glasses; prices only where they are asked for, so that no view shows money by accident. */
 export async function loadGlass(reader: Reader, { prices = false } = {}) {
@@ -26,4 +27,10 @@ export async function loadGlassBook(reader: Reader): Promise<GlassBook> {
 		moulds: new Map((await loadMoulds(reader)).map((one) => [one.id, one])),
 		...(clearHeightMm !== undefined && { clearHeightMm }),
 	};
+}
+
+/** A sample's picture, WebP; undefined where it has none or is not there. */
+export async function loadSamplePicture(reader: Reader, id: string): Promise<Buffer | undefined> {
+	const [row] = await reader.select({ picture: sample.picture }).from(sample).where(eq(sample.id, id));
+	return row?.picture ?? undefined;
 }

@@ -1,4 +1,5 @@
-import type { Picture, Pictures, PieceBrief } from "@contract/views";
+import type { Picture, Pictures } from "@contract/kits";
+import type { PieceBrief } from "@contract/pieces";
 import { boundsOf, type Ring } from "@core/geometry/region";
 import type { Glass } from "@core/glass/glass";
 import { drawnParts } from "@core/kit/drawn";

@@ -1,16 +1,19 @@
-import type { LineStatus } from "@contract/kiln";
-import { and, asc, desc, eq, gte, lte, sql } from "drizzle-orm";
-import type { Database, Reader } from "../connect";
-import { kilnReading, kilnReadingSpan } from "../schema";
+import type { LineStatus } from "@core/kiln/line-status";
+import { and, asc, desc, eq, gte, inArray, isNull, lte, sql } from "drizzle-orm";
+import type { Database, Reader, Transaction } from "../connect";
+import { kiln, kilnImport, kilnReading, kilnReadingSpan, user } from "../schema";
 
 export type ReadingRow = typeof kilnReading.$inferInsert;
 
 /** Length of the stretches that months are drawn from, ms. */
 export const SPAN_MS = 600_000;
 
+/** Nothing later than this after now is live, ms: a clock that is wrong must not hide what the kiln says. */
+export const AHEAD_MS = 120_000;
+
 /**
- * Writes readings and, with them, the stretches of ten minutes they fall in. A reading that is already there changes nothing.
- * Returns how many were new.
+ * Writes readings and, with them, the stretches of ten minutes they fall in. A reading that is already there changes nothing,
+ * but for one from a log: there the kiln's own line counts. Returns how many were new.
  */
 export async function storeReadings(db: Database | Reader, rows: readonly ReadingRow[]): Promise<number> {
 	let written = 0;
@@ -18,7 +21,11 @@ export async function storeReadings(db: Database | Reader, rows: readonly Readin
 		const fresh = await (db as Database)
 			.insert(kilnReading)
 			.values(rows.slice(i, i + 2000))
-			.onConflictDoNothing()
+			.onConflictDoUpdate({
+				target: [kilnReading.kilnId, kilnReading.at],
+				set: Object.fromEntries(REPLACED.map((name) => [name, sql.raw(`excluded.${kilnReading[name].name}`)])),
+				setWhere: sql`${kilnReading.importId} is not null and excluded.import_id is null`,
+			})
 			.returning({ kilnId: kilnReading.kilnId, at: kilnReading.at, airC: kilnReading.airC });
 		written += fresh.length;
 		const spans = new Map<string, { kilnId: string; at: Date; n: number; lowC: number; highC: number }>();
@@ -48,14 +55,94 @@ export async function storeReadings(db: Database | Reader, rows: readonly Readin
 	return written;
 }
 
-export async function latestReading(reader: Reader, kilnId: string) {
+export async function loadImport(reader: Reader, id: string) {
+	const [row] = await reader.select().from(kilnImport).where(eq(kilnImport.id, id));
+	return row;
+}
+
+/** Logs that were brought into a kiln's record and are still in it, newest first, with who did it. */
+export const importsOf = (reader: Reader, kilnId: string, most = 20) =>
+	reader
+		.select({
+			id: kilnImport.id,
+			at: kilnImport.at,
+			from: kilnImport.from,
+			to: kilnImport.to,
+			added: kilnImport.added,
+			by: user.name,
+		})
+		.from(kilnImport)
+		.leftJoin(user, eq(user.id, kilnImport.actorId))
+		.where(and(eq(kilnImport.kilnId, kilnId), isNull(kilnImport.takenBackAt)))
+		.orderBy(desc(kilnImport.at))
+		.limit(most);
+
+/** Removes what came by an import, and makes the stretches it fell in anew. Returns how many readings that were. */
+export async function removeImport(tx: Transaction, batch: typeof kilnImport.$inferSelect): Promise<number> {
+	const gone = await tx.delete(kilnReading).where(eq(kilnReading.importId, batch.id)).returning({ at: kilnReading.at });
+	const from = new Date(Math.floor(batch.from.getTime() / SPAN_MS) * SPAN_MS);
+	const { kilnId, at } = kilnReadingSpan;
+	await tx.delete(kilnReadingSpan).where(and(eq(kilnId, batch.kilnId), gte(at, from), lte(at, batch.to)));
+	const span = sql`to_timestamp(floor(extract(epoch from ${kilnReading.at}) / ${SPAN_MS / 1000}::int) * ${SPAN_MS / 1000}::int)`;
+	await tx.execute(sql`
+		insert into ${kilnReadingSpan} (kiln_id, at, n, low_c, high_c)
+		select kiln_id, ${span}, count(*), min(air_c), max(air_c) from ${kilnReading}
+		where kiln_id = ${batch.kilnId} and air_c is not null
+			and at >= ${from.toISOString()}::timestamptz and ${span} <= ${batch.to.toISOString()}::timestamptz
+		group by 1, 2
+		on conflict (kiln_id, at) do update set n = excluded.n, low_c = excluded.low_c, high_c = excluded.high_c`);
+	return gone.length;
+}
+
+const REPLACED = [
+	"firingId",
+	"elapsedS",
+	"airC",
+	"setC",
+	"duty",
+	"kwh",
+	"segment",
+	"status",
+	"importId",
+] as const satisfies (keyof ReadingRow)[];
+
+/** What the line of a kiln said; logs that were brought in are its past, whatever they are dated. */
+const isLive = (now: Date) =>
+	and(isNull(kilnReading.importId), lte(kilnReading.at, new Date(now.getTime() + AHEAD_MS)));
+
+/** What a kiln's line said last. */
+export async function latestLive(reader: Reader, kilnId: string, now: Date) {
 	const [row] = await reader
 		.select()
 		.from(kilnReading)
-		.where(eq(kilnReading.kilnId, kilnId))
+		.where(and(eq(kilnReading.kilnId, kilnId), isLive(now)))
 		.orderBy(desc(kilnReading.at))
 		.limit(1);
 	return row;
+}
+
+type NewestReading = NonNullable<Awaited<ReturnType<typeof latestLive>>>;
+
+/** What the line of each kiln said last, in one question: one step down the index a kiln. */
+export async function latestLives(
+	reader: Reader,
+	kilnIds: readonly string[],
+	now: Date,
+): Promise<Map<string, NewestReading>> {
+	if (kilnIds.length === 0) return new Map();
+	const newest = reader
+		.select()
+		.from(kilnReading)
+		.where(and(eq(kilnReading.kilnId, kiln.id), isLive(now)))
+		.orderBy(desc(kilnReading.at))
+		.limit(1)
+		.as("newest");
+	const rows = await reader
+		.select()
+		.from(kiln)
+		.innerJoinLateral(newest, sql`true`)
+		.where(inArray(kiln.id, [...kilnIds]));
+	return new Map(rows.map((row) => [row.newest.kilnId, row.newest]));
 }
 
 /** A firing's last readings, oldest first. */

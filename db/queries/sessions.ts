@@ -1,4 +1,4 @@
-import type { SessionBrief } from "@contract/views";
+import type { SessionBrief } from "@contract/classes";
 import { asc, eq, sql } from "drizzle-orm";
 import type { Reader } from "../connect";
 import { classSession, course, enrolment } from "../schema";

@@ -11,12 +11,13 @@ export async function loadWaiting(reader: Reader, ids: readonly string[]): Promi
 		.from(piece)
 		.leftJoin(kitVersion, eq(kitVersion.id, piece.kitVersionId))
 		.where(and(inArray(piece.id, [...ids])));
-	return rows.flatMap(({ piece: { id, familyId, journey, promisedDay }, reading }) => {
+	return rows.flatMap(({ piece: { id, code, familyId, journey, promisedDay }, reading }) => {
 		const { asMade, level, hadLevel } = journey;
 		if (!asMade) return [];
 		return [
 			{
 				id,
+				code,
 				familyId,
 				level,
 				hadLevel,

@@ -1,4 +1,6 @@
-import type { KilnCommand, LineSettings, LineStatus } from "@contract/kiln";
+import type { LineSettings } from "@contract/documents/kiln";
+import type { LineStatus } from "@core/kiln/line-status";
+import type { KilnCommand } from "@core/kiln/register-map";
 import { folderLine } from "./folder-line";
 import { modbusLine } from "./modbus-line";
 
@@ -20,6 +22,8 @@ export interface LineReading {
 export interface KilnLine {
 	/** Readings since the last time; a line that answers at once gives one. Fails where nothing answers. */
 	read(since: Date | null): Promise<LineReading[]>;
+	/** All that was read last is kept; what was not is read again. */
+	kept?(): void;
 	/** Undefined where this line can only be read. */
 	command?(command: KilnCommand): Promise<void>;
 	close(): void;

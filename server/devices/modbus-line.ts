@@ -1,12 +1,7 @@
 import { Socket } from "node:net";
-import {
-	type KilnCommand,
-	LINE_STATUSES,
-	type LineSettings,
-	type Register,
-	type RegisterMap,
-	STAND_IN,
-} from "@contract/kiln";
+import type { LineSettings } from "@contract/documents/kiln";
+import { LINE_STATUSES } from "@core/kiln/line-status";
+import { type KilnCommand, type Register, type RegisterMap, STAND_IN } from "@core/kiln/register-map";
 import { client as modbus } from "jsmodbus";
 import type { KilnLine, LineReading } from "./kiln-line";
 import { standInPort } from "./stand-in-port";

@@ -1,13 +1,18 @@
+import { plausible } from "@core/kiln/plausible";
+import type { Alarm } from "@core/kiln/watch";
+import { say } from "@core/units/phrase";
 import type { Database } from "@db/connect";
-import { latestReading, storeReadings } from "@db/queries/readings";
+import { tellChange } from "@db/queries/changes";
+import { type FiringRow, settleSteering } from "@db/queries/firings";
+import { AHEAD_MS, latestLive, storeReadings } from "@db/queries/readings";
 import { firing, kiln, studio } from "@db/schema";
-import { eq, isNotNull, sql } from "drizzle-orm";
-import { CHANGED } from "../perform";
-import { FiringWatch } from "../watch-firing";
+import { eq, isNotNull } from "drizzle-orm";
+import { FiringWatch } from "../firings/models/watch-firing";
 import { type KilnLine, type LineReading, openLine } from "./kiln-line";
 import { isStandIn, pressStart } from "./stand-in-panel";
 
 const TICK_MS = 250;
+const SETTLE_EVERY_MS = 30_000;
 /** Seconds of kiln time between readings of a hot kiln, of wall time for an idle one. */
 const HOT_EVERY_S = 10;
 const IDLE_EVERY_S = 60;
@@ -18,7 +23,11 @@ interface Listened {
 	settings: string;
 	line: KilnLine;
 	lastMs: number;
+	/** It is being read, or looked after: never twice at once. */
 	busy: boolean;
+	looking: boolean;
+	/** What could not be kept; over once something is kept again. */
+	unkept?: Alarm | undefined;
 }
 
 /** Listens to every kiln that has a line, each by itself, so that a silent one holds up no other. */
@@ -42,15 +51,18 @@ export class KilnListener {
 				const listened = this.listened(id, JSON.stringify(settings), () => openLine(settings, timeZone));
 				const hot = running.find(({ kilnId }) => kilnId === id);
 				const everyMs = hot ? Math.max(TICK_MS, (HOT_EVERY_S / hot.speedUp) * 1000) : IDLE_EVERY_S * 1000;
-				if (listened.busy || now.getTime() - listened.lastMs < everyMs) return;
+				if (now.getTime() - listened.lastMs < everyMs) return;
 				listened.lastMs = now.getTime();
-				listened.busy = true;
 				try {
-					await this.readOne(id, listened.line, hot, now);
+					const written = await this.keep(id, listened, hot, now);
+					// Whatever became of the readings: a kiln that is not heard is one to look for.
+					if (listened.looking) return;
+					listened.looking = true;
+					await this.lookAfter(hot, now, written, listened.unkept).finally(() => {
+						listened.looking = false;
+					});
 				} catch (error) {
-					console.error("a kiln’s reading was not kept:", error instanceof Error ? error.message : error);
-				} finally {
-					listened.busy = false;
+					console.error("a kiln was not looked after:", error instanceof Error ? error.message : error);
 				}
 			}),
 		);
@@ -81,6 +93,11 @@ export class KilnListener {
 		}
 	}
 
+	/** Says of commands that nobody knows what came of them, where their sender ended. */
+	async settle(now = new Date()): Promise<void> {
+		if ((await settleSteering(this.db, now)) > 0) await tellChange(this.db, { topics: ["firings"] });
+	}
+
 	close(): void {
 		for (const { line } of this.lines.values()) line.close();
 		this.lines.clear();
@@ -90,41 +107,75 @@ export class KilnListener {
 		const known = this.lines.get(id);
 		if (known?.settings === settings) return known;
 		known?.line.close();
-		const made = { settings, line: open(), lastMs: Number.NEGATIVE_INFINITY, busy: false };
+		const made = { settings, line: open(), lastMs: Number.NEGATIVE_INFINITY, busy: false, looking: false };
 		this.lines.set(id, made);
 		return made;
 	}
 
-	private async readOne(kilnId: string, line: KilnLine, hot: FiringRow | undefined, now: Date) {
-		const last = await latestReading(this.db, kilnId);
-		const heard = await line.read(last?.at ?? null).catch((): LineReading[] => []);
-		const rows = heard.map((reading) => rowOf(kilnId, reading, hot));
-		const written = await storeReadings(this.db, rows);
-		const changed = hot ? await this.watch.look(hot.id, now) : false;
-		if (changed) await this.tell("kilns");
+	private async lookAfter(hot: FiringRow | undefined, now: Date, written: number, unkept: Alarm | undefined) {
+		const changed = hot ? await this.watch.look(hot.id, now, unkept) : false;
+		if (changed) await tellChange(this.db, { topics: ["firings", "alarms", "live"] });
 		else if (written > 0 && Date.now() - this.toldMs >= TELL_EVERY_MS) {
 			this.toldMs = Date.now();
-			await this.tell("readings");
+			await tellChange(this.db, { topics: ["live"] });
 		}
 	}
 
-	private tell(topic: string) {
-		return this.db.execute(sql`select pg_notify(${CHANGED}, ${topic})`);
+	/**
+	 * Reads a line, keeps what can be true of what it says, and remembers what cannot be kept. Returns how many readings were new;
+	 * none at once where the line is still being read. Never fails.
+	 */
+	private async keep(kilnId: string, listened: Listened, hot: FiringRow | undefined, now: Date): Promise<number> {
+		if (listened.busy) return 0;
+		listened.busy = true;
+		try {
+			const last = await latestLive(this.db, kilnId, now);
+			const heard = await listened.line.read(last?.at ?? null).catch((): LineReading[] => []);
+			const ranIt = last !== undefined && last.firingId === hot?.id;
+			const live = heard.filter(({ at }) => at.getTime() <= now.getTime() + AHEAD_MS);
+			const written = await storeReadings(
+				this.db,
+				live.map((reading) => rowOf(kilnId, plausible(reading), hot, ranIt)),
+			);
+			listened.line.kept?.();
+			const ahead = heard.find(({ at }) => at.getTime() > now.getTime() + AHEAD_MS);
+			if (ahead) listened.unkept = aheadOf(ahead.at, now);
+			else if (live.length > 0) listened.unkept = undefined;
+			return written;
+		} catch (error) {
+			console.error("a kiln’s readings were not kept:", error instanceof Error ? error.message : error);
+			listened.unkept = NOT_KEPT;
+			return 0;
+		} finally {
+			listened.busy = false;
+		}
 	}
 }
 
-type FiringRow = typeof firing.$inferSelect;
+const NOT_KEPT: Alarm = {
+	kind: "notKept",
+	sentence: say`What this kiln says cannot be kept, so nobody here sees how hot it is. It goes on by itself: look at it.`,
+};
+
+const aheadOf = (at: Date, now: Date): Alarm => ({
+	kind: "notKept",
+	sentence: say`Readings dated ${{ min: (at.getTime() - now.getTime()) / 60_000 }} ahead are not kept: the clock of this kiln’s recorder is wrong. Look at the kiln.`,
+});
 
 /** A controller's own clock is believed while it is about right: within this, s, or a tenth. */
 const CLOCK_OFF_S = 900;
 
-/** Instants are cut to the tick, so that two copies of the server write one row between them. */
-function rowOf(kilnId: string, reading: LineReading, hot: FiringRow | undefined) {
+/**
+ * Instants are cut to the tick, so that two copies of the server write one row between them. A controller that is idle has not
+ * begun this firing yet, unless it ran it before (`ranIt`): then it is through.
+ */
+function rowOf(kilnId: string, reading: LineReading, hot: FiringRow | undefined, ranIt: boolean) {
 	const { elapsedS, ...rest } = reading;
 	const tickMs = (hot?.speedUp ?? 1) > 1 ? TICK_MS : 1000;
 	const at = new Date(Math.floor(reading.at.getTime() / tickMs) * tickMs);
 	const since = hot?.startedAt ? ((at.getTime() - hot.startedAt.getTime()) / 1000) * hot.speedUp : -1;
-	if (!hot || since < 0 || reading.status === "idle") return { ...rest, kilnId, at, firingId: null, elapsedS: null };
+	if (!hot || since < 0 || (reading.status === "idle" && !ranIt))
+		return { ...rest, kilnId, at, firingId: null, elapsedS: null };
 	const off = Math.abs((elapsedS ?? since) - since);
 	const believed = off <= Math.max(CLOCK_OFF_S, since / 10, 3 * hot.speedUp);
 	return { ...rest, kilnId, at, firingId: hot.id, elapsedS: believed ? (elapsedS ?? since) : since };
@@ -134,17 +185,18 @@ function rowOf(kilnId: string, reading: LineReading, hot: FiringRow | undefined)
 export function pollKilns(db: Database): () => void {
 	const listener = new KilnListener(db);
 	let stopped = false;
+	const said = (error: unknown) => console.error("kiln readings:", error instanceof Error ? error.message : error);
+	const settling = setInterval(() => void listener.settle().catch(said), SETTLE_EVERY_MS);
 	const round = async () => {
 		if (stopped) return;
 		// Not waited for: a kiln that answers late must not hold up the others.
-		void listener
-			.round()
-			.catch((error: unknown) => console.error("kiln readings:", error instanceof Error ? error.message : error));
+		void listener.round().catch(said);
 		if (!stopped) setTimeout(round, TICK_MS).unref();
 	};
 	void listener.catchUpStandIns().finally(round);
 	return () => {
 		stopped = true;
+		clearInterval(settling);
 		listener.close();
 	};
 }

@@ -1,4 +1,5 @@
-import { GENERIC_MAP, type Register, registerMap } from "@contract/kiln";
+import { registerMap } from "@contract/documents/kiln";
+import { GENERIC_MAP, type Register } from "@core/kiln/register-map";
 import { REGISTERS } from "@standins/kiln-registers";
 import { describe, expect, it } from "vitest";
 import { registerValue } from "./modbus-line";

@@ -1,6 +1,7 @@
 import { Socket } from "node:net";
-import { type LineSettings, STAND_IN } from "@contract/kiln";
+import type { LineSettings } from "@contract/documents/kiln";
 import type { Segment } from "@core/firing/schedule";
+import { STAND_IN } from "@core/kiln/register-map";
 import { STAND_IN_FAULTS, type StandInFault } from "@standins/kiln-physics";
 import { FULL_POWER, REGISTERS } from "@standins/kiln-registers";
 import { client as modbus } from "jsmodbus";

@@ -1,15 +1,15 @@
 import { randomUUID } from "node:crypto";
-import { readKitFile, writeKitFile } from "@contract/kit-file";
+import { readKitFile, writeKitFile } from "@contract/documents/kit-file";
 import { emptyKit, type KitDesign } from "@core/kit/kit";
 import { METRIC } from "@core/units/phrase";
 import { glassFamily, kitDesign, kitVersion, piece, sample } from "@db/schema";
-import { kitFileOf } from "@server/kit-files";
-import { reencode } from "@server/reencode";
-import { Refusal } from "@server/refusal";
+import { reencode } from "@server/house/uploads";
+import { kitFileOf } from "@server/kits/files";
 import { eq, sql } from "drizzle-orm";
 import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { cut, fire, glass, lay, mould, square } from "../support/kit";
+import { refusal } from "../support/refusal";
 import { demoStudio } from "../support/studio";
 
 let studio: Awaited<ReturnType<typeof demoStudio>>;
@@ -18,15 +18,6 @@ beforeAll(async () => {
 });
 afterAll(() => studio.close());
 
-const refusal = async (work: Promise<unknown>): Promise<Refusal> => {
-	try {
-		await work;
-	} catch (error) {
-		if (error instanceof Refusal) return error;
-		throw error;
-	}
-	throw new Error("was not refused");
-};
 const sentences = async (work: Promise<unknown>) =>
 	(await refusal(work)).problems.map(({ sentence }) => sentence).join(" ");
 const clear = (layer = 0, side = 60) => cut(square(side), layer, 0, 0, "clear");
@@ -65,40 +56,41 @@ describe("money is for instructors", () => {
 describe("books", () => {
 	it("only an instructor writes in them", async () => {
 		const tries = [
-			studio.act("saveGlass", { glass: glass("x") }, { role: "assistant" }),
-			studio.act("saveMould", { mould: mould("x") }, { role: "assistant" }),
+			studio.act("saveGlass", { revision: 0, glass: glass("x") }, { role: "assistant" }),
+			studio.act("saveMould", { revision: 0, mould: mould("x") }, { role: "assistant" }),
 			studio.act("importKit", { kitId: randomUUID(), file: file() }, { role: "assistant" }),
 		];
 		for (const one of tries) expect((await refusal(one)).status).toBe(403);
 	});
 
 	it("a glass of a family that is not in the book is refused; a changed glass changes what kits are read as", async () => {
-		expect(await sentences(studio.act("saveGlass", { glass: glass("stray", { familyId: "none" }) }))).toContain(
-			"not in the book",
-		);
-		await studio.act("saveGlass", { glass: glass("hay", { thicknessMm: 4 }) });
+		expect(
+			await sentences(studio.act("saveGlass", { revision: 0, glass: glass("stray", { familyId: "none" }) })),
+		).toContain("not in the book");
+		await studio.act("saveGlass", { revision: 0, glass: glass("hay", { thicknessMm: 4 }) });
 		const kitId = await saved({ ...emptyKit("Hay"), parts: [cut(square(50), 0, 0, 0, "hay")] });
 		const { kit } = await studio.see("kit", { id: kitId });
 		expect(kit.reading.thickestMm).toBe(4);
 	});
 
 	it("a kit of a family that is found untested later is not issued any more", async () => {
-		await studio.act("saveGlass", { glass: glass("doubt", { familyId: "96" }) });
+		await studio.act("saveGlass", { revision: 0, glass: glass("doubt", { familyId: "96" }) });
 		const kitId = await saved({ ...emptyKit("Doubtful"), parts: [cut(square(50), 0, 0, 0, "doubt")] });
 		const [family] = await studio.db.select().from(glassFamily).where(eq(glassFamily.id, "96"));
 		if (!family) throw new Error("the demo has 96");
-		await studio.act("saveFamily", { family: { ...family, tested: false } });
+		const { revision, ...typed } = family;
+		await studio.act("saveFamily", { family: { ...typed, tested: false }, revision });
 		const { session, seats } = await studio.see("bench");
 		const issue = { pieceId: randomUUID(), eventId: randomUUID(), studentId: seats[0]?.studentId ?? "" };
 		const work = studio.act("issueKits", { sessionId: session?.id ?? "", kitId, promisedDay: null, issues: [issue] });
 		expect(await sentences(work)).toContain("mixed or untested families");
-		await studio.act("saveFamily", { family });
+		await studio.act("saveFamily", { family: typed, revision: revision + 1 });
 	});
 
 	it("a family's fixed points keep their order, each with its sentence", async () => {
 		const [family] = await studio.db.select().from(glassFamily).where(eq(glassFamily.id, "90"));
-		const bad = { ...(family as NonNullable<typeof family>), softeningC: 530 };
-		const refused = await refusal(studio.act("saveFamily", { family: bad }));
+		const { revision, ...typed } = family as NonNullable<typeof family>;
+		const refused = await refusal(studio.act("saveFamily", { family: { ...typed, softeningC: 530 }, revision }));
 		expect(refused.problems[0]).toMatchObject({
 			path: ["family", "softeningC"],
 			sentence: expect.stringContaining("50 °C above"),
@@ -117,9 +109,9 @@ describe("books", () => {
 			holdMin: 10,
 			firedOn: "2026-03-08",
 			result: "red",
-			shows: ["striker"],
+			shows: ["striker" as const],
 		};
-		await studio.act("saveSample", { sampleId, ...fields });
+		await studio.act("saveSample", { sampleId, revision: 0, ...fields });
 		const photo = await sharp({ create: { width: 3000, height: 200, channels: 3, background: "#aa4422" } })
 			.withExif({ IFD0: { Copyright: "someone" } })
 			.jpeg()
@@ -133,9 +125,9 @@ describe("books", () => {
 		expect(samples.find(({ id }) => id === sampleId)).toMatchObject({ stackCode: "90 | 3·3 | full", hasPicture: true });
 		const [kit] = (await studio.see("kits")).kits;
 		expect((await studio.see("kit", { id: kit?.id ?? "" })).samples.map(({ name }) => name)).toContain("Try");
-		expect(await sentences(studio.act("saveSample", { sampleId, ...fields, kilnId: randomUUID() }))).toContain(
-			"kiln is not in the book",
-		);
+		expect(
+			await sentences(studio.act("saveSample", { sampleId, revision: 1, ...fields, kilnId: randomUUID() })),
+		).toContain("kiln is not in the book");
 		await expect(reencode(Buffer.from("<svg onload=alert(1)>"), "picture")).rejects.toThrow("not a photo");
 	});
 });

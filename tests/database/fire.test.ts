@@ -1,15 +1,17 @@
 import { randomUUID } from "node:crypto";
-import { GENERIC_MAP, type KilnForm } from "@contract/kiln";
+import type { KilnForm } from "@contract/documents/kiln";
 import { newSchedule, withSegment } from "@core/firing/document";
 import { USUAL_SCHOOLS } from "@core/firing/schools";
 import { FAMILY_90, FAMILY_96 } from "@core/glass/family";
 import { DEFAULT_KILN } from "@core/kiln/kiln";
-import { NEW_ELEMENTS, USUAL_UPKEEP } from "@core/kiln/record";
+import { USUAL_UPKEEP } from "@core/kiln/record";
+import { GENERIC_MAP } from "@core/kiln/register-map";
 import { storeReadings } from "@db/queries/readings";
 import { firing, firingPlace, kiln, kilnReading, kilnReadingSpan, scheduleVersion } from "@db/schema";
-import { Refusal } from "@server/refusal";
+import { Refusal } from "@server/house/refusal";
 import { and, eq } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { refusal } from "../support/refusal";
 import { type DemoStudio, demoStudio } from "../support/studio";
 
 let studio: DemoStudio;
@@ -18,16 +20,6 @@ beforeAll(async () => {
 });
 afterAll(() => studio.close());
 
-const refusal = (promise: Promise<unknown>) =>
-	promise.then(
-		() => {
-			throw new Error("It was not refused.");
-		},
-		(error: unknown) => {
-			if (!(error instanceof Refusal)) throw error;
-			return error;
-		},
-	);
 const document = newSchedule("Rooftop full", FAMILY_90, DEFAULT_KILN);
 const kilnNamed = async (name: string) => {
 	const [row] = await studio.db.select().from(kiln).where(eq(kiln.name, name));
@@ -70,7 +62,7 @@ describe("schedules", () => {
 		expect((await refusal(plan(kept))).message).toContain("already has firing");
 		await studio.act("cancelFiring", { firingId: first });
 		const second = await plan(kept);
-		const versions = await studio.db.select().from(scheduleVersion).where(eq(scheduleVersion.scheduleId, scheduleId));
+		const versions = await studio.db.select().from(scheduleVersion).where(eq(scheduleVersion.keptId, scheduleId));
 		expect(versions.map(({ version, revision }) => [version, revision])).toEqual([[1, 2]]);
 		await studio.act("cancelFiring", { firingId: second });
 		const bent = await plan(withSegment(kept, 1, { targetC: 811 }));
@@ -155,12 +147,12 @@ describe("schedules", () => {
 			cooling: "cautious",
 			dots: "straightUp",
 		} as const;
-		await studio.act("saveSchools", { schools });
+		await studio.act("saveSchools", { schools, revision: 1 });
 		const { document: made } = await studio.see("schedule");
 		expect(made.schools).toEqual(schools);
 		expect(made.segments.find(({ name }) => name === "peak")?.holdMin).toBe(30);
 		expect(made.segments.find(({ name }) => name === "drop")?.targetC).toBe(516);
-		await studio.act("saveSchools", { schools: USUAL_SCHOOLS });
+		await studio.act("saveSchools", { schools: USUAL_SCHOOLS, revision: 2 });
 	});
 });
 
@@ -179,10 +171,11 @@ const form = (change: Partial<KilnForm> = {}): KilnForm => ({
 	body: DEFAULT_KILN,
 	plateW: 5000,
 	zones: [],
-	elements: NEW_ELEMENTS,
-	upkeep: USUAL_UPKEEP,
-	shelves: [{ name: "octagon", release: "washed", usesSince: 2 }],
-	line: { driver: "modbus", host: "10.0.0.7", port: 502, unit: 1, map: GENERIC_MAP },
+	elements: { fittedOn: null, dueFirings: 200 },
+	upkeep: USUAL_UPKEEP.map(({ what, everyFirings }) => ({ what, everyFirings })),
+	shelves: [{ name: "octagon", release: "washed" }],
+	// Nothing listens there.
+	line: { driver: "modbus", host: "127.0.0.1", port: 9, unit: 1, map: GENERIC_MAP },
 	permissions: { steer: false, start: false },
 	...change,
 });
@@ -190,24 +183,27 @@ const form = (change: Partial<KilnForm> = {}): KilnForm => ({
 describe("kilns", () => {
 	it("are written down with shelf, zones and line, and refused where these do not fit", async () => {
 		const one = form();
-		await studio.act("saveKiln", { kiln: one });
+		await studio.act("saveKiln", { kiln: one, revision: 0 });
 		const page = await studio.see("kiln", { id: one.id });
 		expect(page.form).toEqual(one);
+		expect(page.revision).toBe(1);
 		expect(page.card.line).toBe("modbus");
 		const zone = { name: "outside", xMm: 300, yMm: 0, widthMm: 200, heightMm: 50, offsetK: 4 };
-		expect((await refusal(studio.act("saveKiln", { kiln: { ...one, zones: [zone] } }))).message).toContain(
+		expect((await refusal(studio.act("saveKiln", { kiln: { ...one, zones: [zone] }, revision: 1 }))).message).toContain(
 			"beyond the shelf",
 		);
 		const oval = { ...one, shelfHeightMm: 300 };
-		expect((await refusal(studio.act("saveKiln", { kiln: oval }))).message).toContain("as deep as it is wide");
-		const asAssistant = studio.act("saveKiln", { kiln: one }, { role: "assistant" });
+		expect((await refusal(studio.act("saveKiln", { kiln: oval, revision: 1 }))).message).toContain(
+			"as deep as it is wide",
+		);
+		const asAssistant = studio.act("saveKiln", { kiln: one, revision: 1 }, { role: "assistant" });
 		expect((await refusal(asAssistant)).status).toBe(403);
 		await expect(studio.see("kiln", { id: randomUUID() })).rejects.toBeInstanceOf(Refusal);
 	});
 
 	it("with a round shelf are loaded within the circle, margin and all", async () => {
 		const round = form({ name: "Round kiln", shelfShape: "round", marginMm: 10 });
-		await studio.act("saveKiln", { kiln: round });
+		await studio.act("saveKiln", { kiln: round, revision: 0 });
 		const tray = (await studio.see("load")).trays.find(({ pieces }) => pieces.length > 1);
 		const pieces = (tray?.pieces ?? []).map(({ id }) => id).join(",");
 		const { places } = await studio.see("proposal", { kiln: round.id, pieces });
@@ -224,7 +220,7 @@ describe("kilns", () => {
 
 	it("count upkeep, elements and shelves with every firing, and begin again when a task was done", async () => {
 		const one = form({ name: "Counting kiln", line: null });
-		await studio.act("saveKiln", { kiln: one });
+		await studio.act("saveKiln", { kiln: one, revision: 0, anew: { shelves: { octagon: 2 } } });
 		const firingId = randomUUID();
 		await studio.act("planFiring", { firingId, kilnId: one.id, scheduleId: null, document, what: "first run" });
 		const fast = studio.act("startFiring", { firingId, speedUp: 60, somebodyThere: true });
@@ -277,11 +273,11 @@ describe("kilns", () => {
 
 	it("learn from a log that is brought in: the known figures come back within 3 %, twice brought in counts once", async () => {
 		const one = form({ name: "Learning kiln", plateW: 4000, line: null });
-		await studio.act("saveKiln", { kiln: one });
+		await studio.act("saveKiln", { kiln: one, revision: 0 });
 		const text = madeLog(4000, 2.1, 26_000);
-		const first = await studio.act("importKilnLog", { kilnId: one.id, text, mapping });
+		const first = await studio.act("importKilnLog", { importId: randomUUID(), kilnId: one.id, text, mapping });
 		expect(first).toMatchObject({ added: 900, known: 0, skipped: 0 });
-		expect(await studio.act("importKilnLog", { kilnId: one.id, text, mapping })).toMatchObject({
+		expect(await studio.act("importKilnLog", { importId: randomUUID(), kilnId: one.id, text, mapping })).toMatchObject({
 			added: 0,
 			known: 900,
 		});
@@ -292,10 +288,11 @@ describe("kilns", () => {
 		const row = await kilnNamed("Learning kiln");
 		expect(row.body.capacityJPerK).toBeCloseTo(after?.capacityJPerK ?? 0, 6);
 		expect((await studio.see("kiln", { id: one.id })).lessons[0]).toMatchObject({ what: "log", before: DEFAULT_KILN });
-		const bad = studio.act("importKilnLog", { kilnId: one.id, text: "a,b\n1,2", mapping });
+		const bad = studio.act("importKilnLog", { importId: randomUUID(), kilnId: one.id, text: "a,b\n1,2", mapping });
 		expect((await refusal(bad)).status).toBe(400);
 		const counted = { ...mapping, time: { ...mapping.time, as: "seconds" as const } };
 		const noStart = studio.act("importKilnLog", {
+			importId: randomUUID(),
 			kilnId: one.id,
 			text: "s,t,d\n0,20,1\n60,22,1\n120,25,1",
 			mapping: counted,
@@ -404,8 +401,10 @@ describe("the microwave block", () => {
 
 	it("has ovens with their powers in order, each once", async () => {
 		const id = randomUUID();
-		await studio.act("saveOven", { oven: { id, name: "Attic oven", watts: [800, 200, 800] } });
+		await studio.act("saveOven", { oven: { id, name: "Attic oven", watts: [800, 200, 800] }, revision: 0 });
 		expect((await studio.see("microwave")).ovens.find((one) => one.id === id)?.watts).toEqual([200, 800]);
-		expect((await refusal(studio.act("saveOven", { oven: { id, name: "", watts: [] } }))).status).toBe(400);
+		expect((await refusal(studio.act("saveOven", { oven: { id, name: "", watts: [] }, revision: 1 }))).status).toBe(
+			400,
+		);
 	});
 });

@@ -4,9 +4,8 @@ import { journeyOf } from "@core/journey/journey";
 import { emptyKit } from "@core/kit/kit";
 import { storeReadings } from "@db/queries/readings";
 import { firing, photo, piece, pieceEvent, student } from "@db/schema";
-import { addPhoto } from "@server/add-photo";
-import { Refusal } from "@server/refusal";
-import { eq, sql } from "drizzle-orm";
+import { Refusal } from "@server/house/refusal";
+import { eq } from "drizzle-orm";
 import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { cut, square } from "../support/kit";
@@ -275,22 +274,15 @@ describe("loads and firings", () => {
 });
 
 describe("photos", () => {
-	const who = () => ({
-		actor: { id: "", sessionId: "", name: "", role: "instructor" as const },
-		now: new Date(),
-		headers: new Headers(),
-	});
-
 	it("are turned upright and lose their camera data", async () => {
 		const pieceId = await issueOne();
 		const eventId = randomUUID();
-		const [{ id: actorId } = { id: "" }] = await studio.db.execute<{ id: string }>(sql`select id from "user" limit 1`);
 		const bytes = await sharp({ create: { width: 400, height: 200, channels: 3, background: "#446688" } })
 			.withExif({ IFD0: { Artist: "somebody" }, IFD3: { GPSLatitude: "51/1 30/1 0/1" } })
 			.withMetadata({ orientation: 6 })
 			.jpeg()
 			.toBuffer();
-		await addPhoto(studio.db, bytes, { pieceId, eventId }, { ...who(), actor: { ...who().actor, id: actorId } });
+		await studio.act("addPhoto", { pieceId, eventId }, { bytes });
 		const [row] = await studio.db.select().from(photo).where(eq(photo.id, eventId));
 		expect([row?.widthPx, row?.heightPx]).toEqual([200, 400]);
 		expect((await sharp(row?.image).metadata()).exif).toBeUndefined();
@@ -304,13 +296,17 @@ describe("photos", () => {
 		],
 		["nothing", Buffer.alloc(0)],
 	])("%s is refused with a sentence", async (_, bytes) => {
-		const refused = await refusal(addPhoto(studio.db, bytes, { pieceId: randomUUID(), eventId: randomUUID() }, who()));
+		const refused = await refusal(studio.act("addPhoto", { pieceId: randomUUID(), eventId: randomUUID() }, { bytes }));
 		expect(refused.message).toContain("not a photo that can be read");
 	});
 
 	it("too large is refused before it is read", async () => {
 		const refused = await refusal(
-			addPhoto(studio.db, Buffer.alloc(16 * 1024 * 1024), { pieceId: randomUUID(), eventId: randomUUID() }, who()),
+			studio.act(
+				"addPhoto",
+				{ pieceId: randomUUID(), eventId: randomUUID() },
+				{ bytes: Buffer.alloc(16 * 1024 * 1024) },
+			),
 		);
 		expect(refused.status).toBe(413);
 	});

@@ -1,6 +1,6 @@
 import { readCode } from "@core/journey/code";
 import { allParts } from "@core/kit/kit";
-import { Refusal } from "@server/refusal";
+import { Refusal } from "@server/house/refusal";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { type DemoStudio, demoStudio } from "../support/studio";
 

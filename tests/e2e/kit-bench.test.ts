@@ -1,8 +1,10 @@
 import { randomUUID } from "node:crypto";
-import { readKitFile } from "@contract/kit-file";
+import { readKitFile } from "@contract/documents/kit-file";
 import type { KitDesign } from "@core/kit/kit";
 import type { Page } from "@playwright/test";
-import { complaints, expect, open, personPage, ready, test } from "./studio";
+import { complaints, expect, open, ownStudio, personPage, ready, test } from "./studio";
+
+ownStudio();
 
 /** Kits built on the bench from nothing with keyboard and pointer, saved, reopened, exported, imported and compared. */
 
@@ -60,7 +62,6 @@ async function imported(page: Page, text: string): Promise<KitDesign> {
 }
 
 test("a sandwich tile: keyboard alone, typed sizes, repeats, nudges, undo without end", async ({ browser }) => {
-	test.setTimeout(120_000);
 	const page = await personPage(browser);
 	const heard = complaints(page);
 	await newKit(page, "Rain over the plain");
@@ -137,7 +138,6 @@ test("a sandwich tile: keyboard alone, typed sizes, repeats, nudges, undo withou
 test("overlapping rings of shingles: array with half a step, a joint that only touches, a press that mends", async ({
 	browser,
 }) => {
-	test.setTimeout(120_000);
 	const page = await personPage(browser);
 	const heard = complaints(page);
 	const tells = page.getByRole("region", { name: "What it tells" });
@@ -187,7 +187,6 @@ test("overlapping rings of shingles: array with half a step, a joint that only t
 test("one sheet cut and spread: scores drawn with the pointer, parts dragged and snapped, a base made to fit", async ({
 	browser,
 }) => {
-	test.setTimeout(120_000);
 	const page = await personPage(browser);
 	const heard = complaints(page);
 	await newKit(page, "Furrows");

@@ -74,7 +74,7 @@ it("a server killed in the middle of hand-ins loses none that it acknowledged, a
 	expect(acknowledged.length).toBeLessThan(48);
 
 	await server.end("SIGKILL");
-	server = await startServer(studio.url, port);
+	server = await startServer(studio.url, { port });
 	const kept = await studio.db.select({ id: pieceEvent.id }).from(pieceEvent);
 	const ids = new Set(kept.map(({ id }) => id));
 	for (const { eventId } of acknowledged) expect(ids.has(eventId)).toBe(true);

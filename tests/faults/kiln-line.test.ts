@@ -1,23 +1,26 @@
 import { randomUUID } from "node:crypto";
-import { mkdir, mkdtemp, writeFile } from "node:fs/promises";
-import { join } from "node:path";
-import { GENERIC_MAP } from "@contract/kiln";
 import { newSchedule, PLAIN_PIECE } from "@core/firing/document";
 import { FAMILY_90 } from "@core/glass/family";
 import { DEFAULT_KILN } from "@core/kiln/kiln";
+import { GENERIC_MAP } from "@core/kiln/register-map";
 import { METRIC, phraseText } from "@core/units/phrase";
-import { firing, kiln, kilnAlarm, kilnReading } from "@db/schema";
+import { firing, firingNote, kiln, kilnAlarm, kilnReading } from "@db/schema";
 import { KilnListener } from "@server/devices/poll-kilns";
-import { Refusal } from "@server/refusal";
+import { Refusal } from "@server/house/refusal";
 import { serveKilns } from "@standins/kiln-server";
 import { and, asc, eq, isNotNull, isNull } from "drizzle-orm";
-import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it, vi } from "vitest";
+import { refusal } from "../support/refusal";
 import { type DemoStudio, demoStudio } from "../support/studio";
 
-/** Every way in which a kiln and its line can fail, on a stand-in that speaks Modbus TCP, at an hour a second. */
+/**
+ * Every way in which a kiln and its line can fail, on a stand-in that speaks Modbus TCP, at an hour a second. The clock is held
+ * and stepped: between two steps everything is read, however slow the machine.
+ */
 const FAST = 3600;
 const SILENT_MS = 20_000;
-const ROUND_MS = 60;
+/** A hot kiln at this speed is read every step: a quarter of an hour of its own time. */
+const STEP_MS = 250;
 const document = newSchedule("line test", FAMILY_90, DEFAULT_KILN, [PLAIN_PIECE]);
 
 let studio: DemoStudio;
@@ -27,6 +30,8 @@ let kilnId = "";
 let basePort = 0;
 /** Moves the listener's clock ahead of the wall's, so that silence need not be waited for. */
 let aheadMs = 0;
+/** Where the test before left the clock: it never goes back. */
+let lastMs = Date.now();
 
 beforeAll(async () => {
 	studio = await demoStudio();
@@ -37,7 +42,8 @@ beforeAll(async () => {
 afterAll(() => studio.close());
 
 beforeEach(async () => {
-	basePort = 20_000 + Math.floor(Math.random() * 9000) * 3;
+	vi.useFakeTimers({ toFake: ["Date"], now: lastMs + 60_000 });
+	basePort = 20_000 + Math.floor(Math.random() * 4000) * 3; // below those that the system gives to connections
 	process.env.ZEPHYR_STAND_IN_PORT = String(basePort);
 	standIn = await serveKilns(basePort, 2);
 	listener = new KilnListener(studio.db);
@@ -51,24 +57,25 @@ afterEach(async () => {
 	listener.close();
 	await standIn.close();
 	await studio.db.update(firing).set({ state: "opened" }).where(eq(firing.state, "running"));
+	lastMs = Date.now();
+	vi.useRealTimers();
 });
 
 async function listen(ms: number): Promise<void> {
-	const until = Date.now() + ms;
-	while (Date.now() < until) {
+	for (let passed = 0; passed < ms; passed += STEP_MS) {
+		vi.setSystemTime(Date.now() + STEP_MS);
 		await listener.round(new Date(Date.now() + aheadMs));
-		await new Promise((done) => setTimeout(done, ROUND_MS));
 	}
 }
 
-/** Listens until something is so, at most ten seconds. */
+/** Listens until something is so, at most a day and a half of kiln time. */
 async function until<T>(what: () => Promise<T | undefined | false>): Promise<T> {
-	for (let i = 0; i < 100; i++) {
+	for (let i = 0; i < 144; i++) {
 		const answer = await what();
 		if (answer) return answer;
-		await listen(100);
+		await listen(STEP_MS);
 	}
-	throw new Error("It did not come to this within ten seconds.");
+	throw new Error("It did not come to this within a day and a half.");
 }
 
 async function started(): Promise<string> {
@@ -115,6 +122,23 @@ describe("a firing on the line", () => {
 		expect(kilns.find(({ id }) => id === kilnId)?.airC).toBeGreaterThan(500);
 	});
 
+	it("that has cooled may be opened from then on: no later reading takes it back, and its end stays where it was", async () => {
+		const firingId = await started();
+		const seen = async () => (await studio.see("open")).firings.find(({ id }) => id === firingId);
+		await until(async () => (await seen())?.mayOpen);
+		const before = await seen();
+		await listen(1000); // the next prediction
+		const settled = await seen();
+		for (let i = 0; i < 24; i++) {
+			await listen(STEP_MS);
+			expect(await seen()).toMatchObject({ mayOpen: true, whyNot: "" });
+		}
+		expect((await seen())?.predictedOpenS).toBe(settled?.predictedOpenS);
+		expect((await seen())?.predictedEndS).toBe(settled?.predictedEndS);
+		expect(settled?.predictedEndS).toBeLessThanOrEqual(before?.predictedOpenS ?? 0);
+		await studio.act("openFiring", { firingId, earlyReason: "" });
+	});
+
 	it("goes on without losing a reading when the line drops, and shows the gap as a gap", async () => {
 		const firingId = await started();
 		await heated(firingId, 200);
@@ -145,14 +169,18 @@ describe("a firing on the line", () => {
 		const firingId = await started();
 		await heated(firingId, 100);
 		const steer = (command: "hold" | "release" | "resume" | "extend" | "stop", somebodyThere = false) =>
-			studio.act("steerKiln", { firingId, command, sure: true, somebodyThere });
+			studio.act("steerKiln", { noteId: randomUUID(), firingId, command, sure: true, somebodyThere });
 		await expect(steer("hold")).rejects.toThrow("may only be read from here");
 		await studio.db
 			.update(kiln)
 			.set({ permissions: { steer: true, start: false } })
 			.where(eq(kiln.id, kilnId));
 		await expect(
-			studio.act("steerKiln", { firingId, command: "hold", sure: true, somebodyThere: true }, { role: "assistant" }),
+			studio.act(
+				"steerKiln",
+				{ noteId: randomUUID(), firingId, command: "hold", sure: true, somebodyThere: true },
+				{ role: "assistant" },
+			),
 		).rejects.toBeInstanceOf(Refusal);
 		await steer("hold");
 		await until(async () => (await readingsOf(firingId)).at(-1)?.status === "held");
@@ -174,6 +202,72 @@ describe("a firing on the line", () => {
 			.update(kiln)
 			.set({ permissions: { steer: false, start: false } })
 			.where(eq(kiln.id, kilnId));
+	});
+});
+
+describe("a command to a kiln", () => {
+	const asked = (firingId: string, command: "skip" | "hold" = "skip") => ({
+		noteId: randomUUID(),
+		firingId,
+		command,
+		sure: true as const,
+		somebodyThere: false,
+	});
+	const allow = () =>
+		studio.db
+			.update(kiln)
+			.set({ permissions: { steer: true, start: false } })
+			.where(eq(kiln.id, kilnId));
+	const noteOf = async (noteId: string) =>
+		(await studio.db.select().from(firingNote).where(eq(firingNote.id, noteId)))[0];
+
+	it("asked twice is sent once: a repeated skip skips one segment", async () => {
+		await allow();
+		const firingId = await started();
+		await heated(firingId, 100);
+		const skip = asked(firingId);
+		const before = (await readingsOf(firingId)).at(-1)?.segment ?? 0;
+		await studio.act("steerKiln", skip);
+		await studio.act("steerKiln", skip);
+		await listen(STEP_MS);
+		expect((await readingsOf(firingId)).at(-1)?.segment).toBe(before + 1);
+		expect(await noteOf(skip.noteId)).toMatchObject({
+			command: "skip",
+			outcome: "taken",
+			text: "skip through the line",
+		});
+		const other = studio.act("steerKiln", { ...skip, command: "hold" });
+		expect((await refusal(other)).message).toContain("This was asked already: skip through the line.");
+	});
+
+	it("that was not taken is noted, and the same asked again says so and sends nothing", async () => {
+		await allow();
+		const firingId = await started();
+		await standIn.close();
+		const hold = asked(firingId, "hold");
+		expect((await refusal(studio.act("steerKiln", hold))).message).toContain("did not take it");
+		expect((await noteOf(hold.noteId))?.outcome).toBe("refused");
+		standIn = await serveKilns(basePort, 2);
+		expect((await refusal(studio.act("steerKiln", hold))).message).toContain("not taken");
+	});
+
+	it("whose sender ended before an answer came is said to be unknown, and not sent again", async () => {
+		await allow();
+		const firingId = await started();
+		const hold = asked(firingId, "hold");
+		const [row] = [{ id: hold.noteId, firingId, command: "hold" as const, outcome: "asked" as const }];
+		await studio.db.insert(firingNote).values({ ...row, at: new Date(), text: "hold asked through the line" });
+		expect((await refusal(studio.act("steerKiln", hold))).message).toContain(
+			"Look at Silo kiln before it is asked again",
+		);
+		await listener.settle(new Date(Date.now() + 30_000));
+		expect((await noteOf(hold.noteId))?.outcome).toBe("asked");
+		await listener.settle(new Date(Date.now() + 61_000));
+		expect(await noteOf(hold.noteId)).toMatchObject({
+			outcome: "unknown",
+			text: "hold asked through the line; nobody knows whether it was taken",
+		});
+		expect((await refusal(studio.act("steerKiln", hold))).message).toContain("nobody knows");
 	});
 });
 
@@ -248,7 +342,13 @@ describe("the stand-in fails", () => {
 			.update(kiln)
 			.set({ permissions: { steer: false, start: true } })
 			.where(eq(kiln.id, kilnId));
-		await studio.act("steerKiln", { firingId, command: "resume", sure: true, somebodyThere: true });
+		await studio.act("steerKiln", {
+			noteId: randomUUID(),
+			firingId,
+			command: "resume",
+			sure: true,
+			somebodyThere: true,
+		});
 		await until(async () => (await readingsOf(firingId)).at(-1)?.status === "running");
 		await studio.db
 			.update(kiln)
@@ -273,7 +373,8 @@ describe("the stand-in fails", () => {
 		aheadMs = SILENT_MS;
 		await until(() => openAlarm(firingId, "noReading"));
 		aheadMs += 61_000;
-		await listen(400);
+		vi.setSystemTime(Date.now() + 1500); // another second: another reading
+		await listen(STEP_MS);
 		expect(await count()).toBeGreaterThan(hoppers);
 		await fail("none").catch(() => {});
 		aheadMs += 10_000;
@@ -283,38 +384,25 @@ describe("the stand-in fails", () => {
 	}, 60_000);
 });
 
-describe("a folder of logs", () => {
-	it("is read whenever a file changes; what is known counts once, what cannot be read harms nothing", async () => {
-		const place = await mkdtemp(join(process.cwd(), "data", "test", "logs-"));
-		process.env.ZEPHYR_LOGS = place;
-		await mkdir(join(place, "silo"));
-		await studio.db
-			.update(kiln)
-			.set({ line: { driver: "folder", folder: "silo" } })
-			.where(eq(kiln.id, kilnId));
-		const [before] = await studio.db
-			.select()
-			.from(kilnReading)
-			.where(eq(kilnReading.kilnId, kilnId))
-			.orderBy(asc(kilnReading.at))
-			.limit(1);
-		expect(before).toBeDefined();
-		const line = (i: number) => `${new Date(Date.now() + 60_000 * (i + 60)).toISOString()},${20 + i},${30 + i},0.5`;
-		const lines = (n: number) =>
-			["time,temperature °C,set point °C,duty", ...Array.from({ length: n }, (_, i) => line(i))].join("\n");
-		await writeFile(join(place, "silo", "broken.csv"), "no log at all");
-		await writeFile(join(place, "silo", "a.csv"), lines(5));
-		const known = async () =>
-			(
-				await studio.db
-					.select()
-					.from(kilnReading)
-					.where(and(eq(kilnReading.kilnId, kilnId), eq(kilnReading.duty, 0.5)))
-			).length;
-		await listener.round();
-		expect(await known()).toBe(5);
-		await writeFile(join(place, "silo", "a.csv"), `${lines(5)}\n${line(5)}\n`);
-		await listener.round(new Date(Date.now() + 70_000));
-		expect(await known()).toBe(6);
+describe("the stand-in’s own panel", () => {
+	it("pressStandIn holds it, lets it go on, skips a segment and ends it", async () => {
+		const firingId = await started();
+		await heated(firingId, 100);
+		const press = (button: "hold" | "release" | "skip" | "stop") => studio.act("pressStandIn", { kilnId, button });
+		const newest = async () => (await readingsOf(firingId)).at(-1);
+		await press("hold");
+		await until(async () => (await newest())?.status === "held");
+		await press("release");
+		await until(async () => (await newest())?.status === "running");
+		expect((await newest())?.segment).toBe(0);
+		await press("skip");
+		await until(async () => (await newest())?.segment === 1);
+		await press("stop");
+		await until(async () => (await newest())?.status === "complete");
+	});
+
+	it("is refused for a kiln that is none, with a sentence", async () => {
+		await studio.db.update(kiln).set({ line: null }).where(eq(kiln.id, kilnId));
+		await expect(studio.act("pressStandIn", { kilnId, button: "hold" })).rejects.toBeInstanceOf(Refusal);
 	});
 });

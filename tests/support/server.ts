@@ -1,50 +1,47 @@
-import { type ChildProcess, spawn } from "node:child_process";
+import type { ChildProcess } from "node:child_process";
 import { freePort } from "../../scripts/cluster";
+import { answers, ended, run } from "../../scripts/processes";
+import { STEPPED_CLOCK } from "./clock";
 
 export interface RunningServer {
 	address: string;
 	port: number;
 	process: ChildProcess;
-	/** Ends it and waits until it is gone. */
+	/** Listens to the kilns and does what nobody waits for. */
+	jobs: ChildProcess;
+	/** Ends both and waits until they are gone. */
 	end(signal?: NodeJS.Signals): Promise<void>;
 }
 
-/** The built application on a database of the tests', answering before this returns. */
-export async function startServer(databaseUrl: string, port?: number, standInPort?: number): Promise<RunningServer> {
+/** The built application on a database of the tests', answering before this returns; with its clock in the test's hands. */
+export async function startServer(
+	databaseUrl: string,
+	{ port, standInPort, more }: { port?: number; standInPort?: number; more?: Record<string, string> } = {},
+): Promise<RunningServer> {
 	const own = port ?? (await freePort());
 	const address = `http://127.0.0.1:${own}`;
-	const server = spawn(process.execPath, ["dist/server/entry.mjs"], {
-		stdio: ["ignore", "ignore", "inherit"],
-		env: {
-			...process.env,
-			HOST: "127.0.0.1",
-			PORT: String(own),
-			NODE_ENV: "production",
-			DATABASE_URL: databaseUrl,
-			ZEPHYR_SECRET: "only-for-tests-only-for-tests-only-for-tests",
-			ZEPHYR_PUBLIC_URL: address,
-			...(standInPort !== undefined && { ZEPHYR_STAND_IN_PORT: String(standInPort) }),
-		},
-	});
-	for (let i = 0; i < 200; i++) {
-		const answered = await fetch(`${address}/api/health`).then(
-			(response) => response.ok,
-			() => false,
-		);
-		if (answered) break;
-		if (i === 199) throw new Error("The server under test did not answer.");
-		await new Promise((done) => setTimeout(done, 100));
-	}
+	const env = {
+		...process.env,
+		HOST: "127.0.0.1",
+		PORT: String(own),
+		NODE_ENV: "production",
+		DATABASE_URL: databaseUrl,
+		ZEPHYR_SECRET: "only-for-tests-only-for-tests-only-for-tests",
+		ZEPHYR_PUBLIC_URL: address,
+		...more,
+		...(standInPort !== undefined && { ZEPHYR_STAND_IN_PORT: String(standInPort) }),
+	};
+	const server = run("scripts/serve.ts", { env, preload: STEPPED_CLOCK });
+	const jobs = run("server/jobs/main.ts", { env, preload: STEPPED_CLOCK });
+	if (!(await answers(`${address}/api/health`))) throw new Error("The server under test did not answer.");
 	return {
 		address,
 		port: own,
 		process: server,
-		end: (signal = "SIGTERM") =>
-			new Promise((done) => {
-				if (server.exitCode !== null || server.signalCode !== null) return done();
-				server.once("exit", () => done());
-				server.kill(signal);
-			}),
+		jobs,
+		end: async (signal = "SIGTERM") => {
+			await Promise.all([ended(server, signal), ended(jobs, signal)]);
+		},
 	};
 }
 

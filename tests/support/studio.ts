@@ -1,12 +1,11 @@
 import { randomUUID } from "node:crypto";
-import type { ActionInput, ActionName, ActionOutput, Role } from "@contract/actions";
+import type { ActionInput, ActionName, ActionOutput } from "@contract/actions";
+import type { Role } from "@contract/people";
 import type { ViewName, Views } from "@contract/views";
 import { type Connection, connect } from "@db/connect";
-import { loadStudio } from "@db/queries/studio";
 import { user } from "@db/schema";
-import { perform } from "@server/perform";
-import { views } from "@server/views";
-import type { View } from "@server/views/context";
+import { perform } from "@server/house/perform";
+import { see } from "@server/house/see";
 import { asc } from "drizzle-orm";
 
 /** A database of its own holding the demo studio, and short ways to act in it and look at it. */
@@ -33,18 +32,19 @@ export async function demoStudio() {
 		act: <N extends ActionName>(
 			action: N,
 			input: ActionInput<N>,
-			options: { role?: Role; now?: Date } = {},
+			options: { role?: Role; now?: Date; bytes?: Buffer } = {},
 		): Promise<ActionOutput[N]> =>
-			perform(connection.db, action, input, who(options.role ?? "instructor", options.now ?? new Date())),
+			perform(connection.db, action, input, {
+				...who(options.role ?? "instructor", options.now ?? new Date()),
+				bytes: options.bytes,
+			}),
 		see: async <N extends ViewName>(
 			view: N,
 			params: Record<string, string> = {},
 			now = new Date(),
 			role: Role = "instructor",
 		): Promise<Views[N]> => {
-			const { actor } = who(role, now);
-			const context = { db: connection.db, studio: await loadStudio(connection.db), actor, now };
-			return (views[view] as View<N>)(context, new URLSearchParams(params));
+			return see(connection.db, view, params, who(role, now));
 		},
 		close: () => connection.close(),
 	};

@@ -1,8 +1,9 @@
 import type { ViewName, Views } from "@contract/views";
-import { Refusal } from "@server/refusal";
-import { see } from "@server/see";
+import { database } from "@server/house/database";
+import { Refusal } from "@server/house/refusal";
+import { knownParams, see } from "@server/house/see";
 import type { AstroGlobal } from "astro";
-import type { FramedProps } from "../ui/framed";
+import type { FramedProps } from "../ui/frame/framed";
 import { PREFS_COOKIE, readPrefs } from "./prefs";
 
 /** Everything a station's page needs for its first picture; a refusal becomes the page's status and sentence. */
@@ -13,10 +14,15 @@ export async function pageProps<N extends ViewName>(
 ): Promise<FramedProps<N> | { refused: string }> {
 	const { actor, now } = astro.locals;
 	if (!actor) return { refused: "You are signed out." };
-	const params = { ...Object.fromEntries(astro.url.searchParams), ...extra };
+	const params = knownParams(name, { ...Object.fromEntries(astro.url.searchParams), ...extra });
+	const { db } = database();
 	try {
-		const [frame, initial] = await Promise.all([see("frame", {}, { actor, now }), see(name, params, { actor, now })]);
-		return { frame, initial: initial as Views[N], params, prefs: readPrefs(astro.cookies.get(PREFS_COOKIE)?.value) };
+		const [frame, initial] = await Promise.all([
+			see(db, "frame", {}, { actor, now }),
+			see(db, name, params, { actor, now }),
+		]);
+		const prefs = readPrefs(astro.cookies.get(PREFS_COOKIE)?.value);
+		return { frame, initial: initial as Views[N], params, prefs };
 	} catch (error) {
 		if (!(error instanceof Refusal)) throw error;
 		astro.response.status = error.status;

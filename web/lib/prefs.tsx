@@ -1,5 +1,6 @@
 import { type Figure, formatFigure, METRIC, type Units } from "@core/units/phrase";
-import { createContext, type ReactNode, useContext, useEffect, useMemo, useState } from "react";
+import { createContext, type ReactNode, useContext, useMemo, useState } from "react";
+import { ClockProvider } from "./clock";
 
 type Theme = "workshop" | "kilnroom";
 
@@ -24,28 +25,18 @@ export function readPrefs(cookie: string | undefined): Prefs {
 interface PrefsContext extends Prefs {
 	set(change: Partial<Prefs>): void;
 	timeZone: string;
-	/** The present instant (ms), moving on by itself. */
-	nowMs: number;
 }
 
-const Context = createContext<PrefsContext>({ ...USUAL_PREFS, set: () => {}, timeZone: "UTC", nowMs: 0 });
+const Context = createContext<PrefsContext>({ ...USUAL_PREFS, set: () => {}, timeZone: "UTC" });
 
 const YEAR_S = 31_536_000;
 
 export function PrefsProvider(props: { initial: Prefs; timeZone: string; now: string; children: ReactNode }) {
 	const [prefs, setPrefs] = useState(props.initial);
-	const [nowMs, setNowMs] = useState(() => Date.parse(props.now));
-	useEffect(() => {
-		const behind = Date.now() - Date.parse(props.now);
-		const skewMs = Math.abs(behind) > 120_000 ? behind : 0;
-		const tick = setInterval(() => setNowMs(Date.now() - skewMs), 1000);
-		return () => clearInterval(tick);
-	}, [props.now]);
 	const value = useMemo<PrefsContext>(
 		() => ({
 			...prefs,
 			timeZone: props.timeZone,
-			nowMs,
 			set(change) {
 				const next = { ...prefs, ...change };
 				setPrefs(next);
@@ -55,9 +46,13 @@ export function PrefsProvider(props: { initial: Prefs; timeZone: string; now: st
 				document.cookie = `${PREFS_COOKIE}=${text};path=/;max-age=${YEAR_S};samesite=lax`;
 			},
 		}),
-		[prefs, props.timeZone, nowMs],
+		[prefs, props.timeZone],
 	);
-	return <Context.Provider value={value}>{props.children}</Context.Provider>;
+	return (
+		<Context.Provider value={value}>
+			<ClockProvider now={props.now}>{props.children}</ClockProvider>
+		</Context.Provider>
+	);
 }
 
 export const usePrefs = (): PrefsContext => useContext(Context);

@@ -1,8 +1,7 @@
 import type { Glass } from "@core/glass/glass";
 import type { Finding } from "@core/stack/finding";
-import { phraseText } from "@core/units/phrase";
-import { usePrefs } from "../lib/prefs";
-import { SeverityMark, SwatchPair } from "./signs";
+import { AdviceList } from "./advice-list";
+import { SwatchPair } from "./signs";
 
 interface Props {
 	findings: readonly Finding[];
@@ -15,49 +14,33 @@ interface Props {
 	glassesOf?: (finding: Finding) => readonly Glass[];
 }
 
-/** Findings with severity, figure, reason and remedy, and one press that applies it; worst first. */
+/** What the glass of a kit will do, with the samples and glasses that show it. */
 export function FindingsList({ findings, onFix, onLook, samplesFor, glassesOf }: Props) {
-	const { units } = usePrefs();
-	if (findings.length === 0) return <p className="py-3 text-soft">Nothing stands against this stack.</p>;
 	return (
-		<ul className="ruled">
-			{findings.map((finding, i) => {
-				const { fix, severity, code, partIds } = finding;
-				const samples = samplesFor?.(finding) ?? [];
-				return (
-					<li
-						key={`${code} ${partIds.join()} ${i}`}
-						className="py-2"
-						onPointerEnter={() => onLook?.(finding)}
-						onPointerLeave={() => onLook?.(undefined)}
-						onFocus={() => onLook?.(finding)}
-						onBlur={() => onLook?.(undefined)}
-					>
-						<p>
-							<SeverityMark severity={severity} /> {phraseText(finding.sentence, units)}
+		<AdviceList
+			advice={findings}
+			none="Nothing stands against this stack."
+			label="Findings"
+			keyOf={({ code, partIds }) => `${code} ${partIds.join()} ${findings.findIndex((one) => one.partIds === partIds)}`}
+			onFix={onFix}
+			onLook={onLook}
+			more={(finding) => (
+				<>
+					{glassesOf?.(finding).map(({ id, name, boughtColour, firedColour }) => (
+						<p key={id} className="mt-1 flex items-center gap-2">
+							<SwatchPair bought={boughtColour} fired={firedColour} label={name} /> {name}, as bought | as fired
 						</p>
-						<p className="mt-0.5 text-soft">{phraseText(finding.remedy, units)}</p>
-						{glassesOf?.(finding).map(({ id, name, boughtColour, firedColour }) => (
-							<p key={id} className="mt-1 flex items-center gap-2">
-								<SwatchPair bought={boughtColour} fired={firedColour} label={name} /> {name}, as bought | as fired
-							</p>
-						))}
-						{samples.map(({ id, name }) => (
-							<p key={id} className="text-soft">
-								Seen on sample{" "}
-								<a className="underline" href={`/books?tab=samples#${id}`}>
-									{name}
-								</a>
-							</p>
-						))}
-						{fix && onFix && (
-							<button type="button" className="btn btn-sm mt-1.5" onClick={() => onFix(finding)}>
-								{phraseText(fix.label, units)}
-							</button>
-						)}
-					</li>
-				);
-			})}
-		</ul>
+					))}
+					{samplesFor?.(finding).map(({ id, name }) => (
+						<p key={id} className="text-soft">
+							Seen on sample{" "}
+							<a className="underline" href={`/books?tab=samples#${id}`}>
+								{name}
+							</a>
+						</p>
+					))}
+				</>
+			)}
+		/>
 	);
 }

@@ -1,4 +1,4 @@
-import type { PieceBrief } from "@contract/views";
+import type { PieceBrief } from "@contract/pieces";
 import { LevelGlyph, StackBar } from "./signs";
 
 /** How a piece shows itself everywhere: stack bar, code, whose it is, glyph with its word. */

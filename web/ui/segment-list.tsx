@@ -1,4 +1,4 @@
-import type { PieceBrief } from "@contract/views";
+import type { PieceBrief } from "@contract/pieces";
 import type { MergedDemand } from "@core/firing/merge";
 import { type Schedule, SEGMENT_WORDS } from "@core/firing/schedule";
 import { formatMinutes } from "@core/units/duration";

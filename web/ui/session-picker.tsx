@@ -1,5 +1,6 @@
-import type { SessionBrief } from "@contract/views";
+import type { SessionBrief } from "@contract/classes";
 import { dayWords } from "@formats/time";
+import { useNow } from "../lib/clock";
 import { usePrefs } from "../lib/prefs";
 
 /** Which class this is about; changing it opens the same station for another one. */
@@ -12,7 +13,8 @@ export function SessionPicker({
 	session: SessionBrief;
 	path: string;
 }) {
-	const { nowMs, timeZone } = usePrefs();
+	const { timeZone } = usePrefs();
+	const nowMs = useNow(60);
 	const words = (one: SessionBrief) =>
 		`${one.isToday ? "Today" : dayWords(one.day, new Date(nowMs), timeZone)} ${one.startsAt} · ${one.title}`;
 	return (

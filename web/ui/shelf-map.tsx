@@ -1,4 +1,5 @@
-import type { Picture, Pictures, PieceBrief } from "@contract/views";
+import type { Picture, Pictures } from "@contract/kits";
+import type { PieceBrief } from "@contract/pieces";
 import type { Place, Shelf } from "@core/loading/pack";
 import { useFigure } from "../lib/prefs";
 

@@ -1,7 +1,7 @@
-import type { Band } from "@contract/views";
+import type { Band } from "@contract/pieces";
+import type { Severity } from "@core/advice";
 import { type FuseLevel, LEVEL_WORDS } from "@core/firing/level";
 import { glowHex } from "@core/kiln/glow";
-import type { Severity } from "@core/stack/finding";
 import { glyphProfile } from "@core/stack/profile";
 
 /** The product's own signs: small drawings that always stand with their word. */

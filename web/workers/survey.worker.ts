@@ -2,6 +2,7 @@ import type { CoolingSchool } from "@core/firing/demand";
 import type { FuseLevel } from "@core/firing/level";
 import type { GlassFamily } from "@core/glass/family";
 import type { Glass } from "@core/glass/glass";
+import { crossingsOf, MOST_CROSSINGS } from "@core/kit/intricacy";
 import type { KitDesign } from "@core/kit/kit";
 import type { Mould } from "@core/kit/mould";
 import type { GlassBook } from "@core/stack/lay";
@@ -37,7 +38,10 @@ const surveyor = {
 			...(clearHeightMm !== null && { clearHeightMm }),
 		};
 	},
-	survey(design: KitDesign): KitSurvey {
+	/** Undefined for a kit that would take minutes: the server refuses it too. */
+	survey(design: KitDesign): KitSurvey | undefined {
+		last = undefined;
+		if (crossingsOf(design) > MOST_CROSSINGS) return undefined;
 		last = stackOf(design, book);
 		return surveyOf(last, school);
 	},

@@ -2,7 +2,7 @@ import { boundsOf } from "../../geometry/region";
 import type { Change } from "../../kit/change";
 import type { Mould } from "../../kit/mould";
 import { type Phrase, say } from "../../units/phrase";
-import type { Finding, Fix } from "../finding";
+import type { Finding } from "../finding";
 import type { Lain } from "../lay";
 import type { Stack } from "../stack";
 import { sized } from "./coating";
@@ -76,7 +76,12 @@ function basesOf({ glass }: Stack): Lain[] {
 }
 
 /** One press that cuts every such part to a size; nothing where one of them has no plain sizes. */
-function cutTo(bases: readonly Lain[], widthMm: number, heightMm: number, label: Phrase): Fix | undefined {
+function cutTo(
+	bases: readonly Lain[],
+	widthMm: number,
+	heightMm: number,
+	label: Phrase,
+): NonNullable<Finding["fix"]> | undefined {
 	const changes = bases.flatMap((base): Change[] => {
 		const shape = sized(base, widthMm, heightMm);
 		return shape ? [{ do: "resize", partId: base.id, shape }] : [];

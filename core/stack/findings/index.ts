@@ -1,4 +1,5 @@
-import { bySeverity, type Finding } from "../finding";
+import { bySeverity } from "../../advice";
+import type { Finding } from "../finding";
 import type { Stack } from "../stack";
 import { airFindings } from "./air";
 import { castingFindings } from "./casting";

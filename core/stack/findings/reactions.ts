@@ -3,7 +3,7 @@ import type { Chemistry, Glass } from "../../glass/glass";
 import type { Change } from "../../kit/change";
 import { say } from "../../units/phrase";
 import { tidyMm } from "../../units/tidy";
-import type { Finding, Fix } from "../finding";
+import type { Finding } from "../finding";
 import { type Lain, sharedOf } from "../lay";
 import type { Stack } from "../stack";
 import { acrossDeg, freshId } from "./joins";
@@ -57,7 +57,7 @@ function has({ glasses, part }: Lain, chemistry: Chemistry): boolean {
 }
 
 /** Parts the contact: a clear cut between two that lie on each other, a clear strip between two that lie side by side. */
-function split(stack: Stack, a: Lain, b: Lain, shared: Region, joint: Region): Fix | undefined {
+function split(stack: Stack, a: Lain, b: Lain, shared: Region, joint: Region): NonNullable<Finding["fix"]> | undefined {
 	const [upper, lower] = a.layer >= b.layer ? [a, b] : [b, a];
 	if (upper.part.kind !== "sheet" || lower.part.kind !== "sheet") return undefined;
 	const neutral = neutralGlass(stack, upper.part.glassId);
@@ -80,7 +80,7 @@ function split(stack: Stack, a: Lain, b: Lain, shared: Region, joint: Region): F
 	return sideBySide(stack, upper, lower, joint, neutral);
 }
 
-function sideBySide(stack: Stack, a: Lain, b: Lain, joint: Region, neutral: Glass): Fix {
+function sideBySide(stack: Stack, a: Lain, b: Lain, joint: Region, neutral: Glass): NonNullable<Finding["fix"]> {
 	const [mover, stays] = a.areaMm2 <= b.areaMm2 ? [a, b] : [b, a];
 	const degrees = acrossDeg(joint.flat(), middle(stays), middle(mover));
 	const angle = (degrees * Math.PI) / 180;

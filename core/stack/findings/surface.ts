@@ -1,4 +1,4 @@
-import { LEVEL_BANDS, LEVEL_WORDS } from "../../firing/level";
+import { keepsSurface, LEVEL_BANDS, LEVEL_WORDS } from "../../firing/level";
 import { isStriker } from "../../glass/glass";
 import { say } from "../../units/phrase";
 import type { Finding } from "../finding";
@@ -55,7 +55,7 @@ function flatness({ design, lain, level, firing }: Stack): Finding[] {
 	const lumps = lain.filter(({ part }) => part.kind === "lump" || part.kind === "component");
 	const doubled = doubledThreads(lain);
 	const proud = [...coarse, ...lumps, ...doubled];
-	if (LEVEL_BANDS[level].from < LEVEL_BANDS.full.from && level !== "slump" && level !== "firePolish") {
+	if (LEVEL_BANDS[level].from < LEVEL_BANDS.full.from && !keepsSurface(level)) {
 		return [
 			{
 				code: "not-flat",

@@ -1,5 +1,5 @@
 /** Short names of findings, for lists: what a sample can bear out. */
-export const FINDING_TITLES: Record<string, string> = {
+export const FINDING_TITLES = {
 	"family-conflict": "two families",
 	"untested-glass": "untested glass",
 	loose: "touching, not joined",
@@ -42,4 +42,7 @@ export const FINDING_TITLES: Record<string, string> = {
 	casting: "fill of a casting",
 	"dam-low": "wall too low",
 	cloudy: "cloudy powder",
-};
+} as const;
+
+export type FindingCode = keyof typeof FINDING_TITLES;
+export const FINDING_CODES = Object.keys(FINDING_TITLES) as [FindingCode, ...FindingCode[]];

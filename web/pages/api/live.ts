@@ -1,10 +1,10 @@
-import { actorOf } from "@server/access/actor";
-import { onChange } from "@server/live";
+import { onChange, viewsShowing } from "@server/house/live";
+import { actorOf } from "@server/people/models/actor";
 import type { APIRoute } from "astro";
 
 const KEEP_ALIVE_MS = 15_000;
 
-/** Server-sent events that carry topics only: the view asks again. Ends when the person signs out or leaves. */
+/** Server-sent events that carry names of views only: those who show one ask again. Ends when the person signs out or leaves. */
 export const GET: APIRoute = ({ request }) => {
 	const encoder = new TextEncoder();
 	const stream = new ReadableStream({
@@ -16,7 +16,10 @@ export const GET: APIRoute = ({ request }) => {
 					stop();
 				}
 			};
-			const stopHearing = onChange((topic) => send(`data: ${topic}\n\n`));
+			const stopHearing = onChange(({ topics, mark }) => {
+				const views = viewsShowing(topics);
+				if (views.length > 0) send(`data: ${JSON.stringify({ views, mark })}\n\n`);
+			});
 			const alive = setInterval(async () => {
 				if (await actorOf(request.headers)) return send(": here\n\n");
 				send("event: signedOut\ndata: \n\n");

@@ -1,12 +1,12 @@
-import { kitPart } from "@contract/kit";
+import { kitPart } from "@contract/documents/kit-design";
 import { boundsOf } from "@core/geometry/region";
 import type { Glass } from "@core/glass/glass";
-import type { KitDesign, KitPart } from "@core/kit/kit";
+import type { KitPart } from "@core/kit/kit";
 import { placedRegion } from "@core/kit/plan";
 import { tidyMm } from "@core/units/tidy";
-import { useEffect } from "react";
 import { usePrefs } from "../../lib/prefs";
-import { type DraftStore, newId, partsOnBench, useDraftStore } from "./draft";
+import { useKeys } from "../../lib/use-keys";
+import { type KitDraft, type KitDraftStore, newId, partsOnBench, useDraftStore } from "./draft";
 
 /** Parts travel between kits through the browser's own store: copied on one bench, laid on another. */
 const CLIPBOARD = "zephyr-parts";
@@ -25,66 +25,34 @@ export function useCommands(glasses: readonly Glass[], mayEdit: boolean) {
 		raise: (by: number) => editChosen(store, (part) => ({ ...part, layer: Math.max(0, part.layer + by) }), "layer"),
 		turn: (by: number) => editChosen(store, (part) => ({ ...part, turnDeg: wrapped(part.turnDeg + by) }), "turn"),
 		middle: () => intoMiddle(store, glasses),
-		undo: () => store.temporal.getState().undo(),
-		redo: () => store.temporal.getState().redo(),
 	};
-	useEffect(() => {
-		if (!mayEdit) return;
-		const onKey = (event: KeyboardEvent) => {
-			if (isTyping(event.target) || document.querySelector("dialog[open]")) return;
-			const step = event.shiftKey ? steps.wide : event.altKey ? steps.fine : steps.usual;
-			if (act(event, store, commands, step)) event.preventDefault();
-		};
-		addEventListener("keydown", onKey);
-		return () => removeEventListener("keydown", onKey);
-	});
+	const nudge = (x: number, y: number) => (event: KeyboardEvent) => {
+		if (store.getState().chosen.length === 0) return false;
+		const step = event.shiftKey ? steps.wide : event.altKey ? steps.fine : steps.usual;
+		return editChosen(store, (part) => nudged(part, x * step, y * step), `nudge ${event.key}`);
+	};
+	useKeys(
+		{
+			arrowleft: nudge(-1, 0),
+			arrowright: nudge(1, 0),
+			arrowup: nudge(0, 1),
+			arrowdown: nudge(0, -1),
+			delete: commands.remove,
+			backspace: commands.remove,
+			r: (event) => commands.turn(event.shiftKey ? -15 : 15),
+			"[": () => commands.raise(-1),
+			"]": () => commands.raise(1),
+			escape: () => store.getState().choose([]),
+			"ctrl+a": () => chooseAll(store),
+			"ctrl+c": commands.copy,
+			"ctrl+v": commands.paste,
+			"ctrl+d": commands.duplicate,
+		},
+		{ enabled: mayEdit },
+	);
 	return commands;
 }
 export type Commands = ReturnType<typeof useCommands>;
-
-const isTyping = (target: EventTarget | null) =>
-	target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
-
-const ARROWS: Record<string, [number, number]> = {
-	ArrowLeft: [-1, 0],
-	ArrowRight: [1, 0],
-	ArrowUp: [0, 1],
-	ArrowDown: [0, -1],
-};
-
-/** Does what a key means on the bench; false where it means nothing. */
-function act(event: KeyboardEvent, store: DraftStore, commands: Commands, stepMm: number): boolean {
-	const key = event.key.toLowerCase();
-	if (event.ctrlKey || event.metaKey) {
-		const held: Record<string, () => unknown> = {
-			z: event.shiftKey ? commands.redo : commands.undo,
-			y: commands.redo,
-			c: commands.copy,
-			v: commands.paste,
-			d: commands.duplicate,
-			a: () => chooseAll(store),
-		};
-		held[key]?.();
-		return key in held;
-	}
-	const arrow = ARROWS[event.key];
-	if (arrow) {
-		if (store.getState().chosen.length === 0) return false;
-		editChosen(store, (part) => nudged(part, arrow[0] * stepMm, arrow[1] * stepMm), `nudge ${event.key}`);
-		return true;
-	}
-	const alone: Record<string, () => unknown> = {
-		delete: commands.remove,
-		backspace: commands.remove,
-		a: () => dispatchEvent(new Event("zephyr-add-part")),
-		r: () => commands.turn(event.shiftKey ? -15 : 15),
-		"[": () => commands.raise(-1),
-		"]": () => commands.raise(1),
-		escape: () => store.getState().choose([]),
-	};
-	alone[key]?.();
-	return key in alone && key !== "escape";
-}
 
 const wrapped = (degrees: number) => ((((degrees + 180) % 360) + 360) % 360) - 180;
 const nudged = (part: KitPart, dx: number, dy: number): KitPart => ({
@@ -93,34 +61,27 @@ const nudged = (part: KitPart, dx: number, dy: number): KitPart => ({
 	yMm: tidyMm(part.yMm + dy),
 });
 
-function editChosen(store: DraftStore, edit: (part: KitPart) => KitPart, what: string): void {
+function editChosen(store: KitDraftStore, edit: (part: KitPart) => KitPart, what: string): void {
 	const { chosen, editParts } = store.getState();
 	if (chosen.length === 0) return;
 	editParts((parts) => parts.map((part) => (chosen.includes(part.id) ? edit(part) : part)), `${what} ${chosen.join()}`);
 }
 
-const chosenParts = ({
-	design,
-	opened,
-	chosen,
-}: {
-	design: KitDesign;
-	opened: string | undefined;
-	chosen: readonly string[];
-}) => partsOnBench(design, opened).filter(({ id }) => chosen.includes(id));
+const chosenParts = ({ document, opened, chosen }: KitDraft) =>
+	partsOnBench(document, opened).filter(({ id }) => chosen.includes(id));
 
-function chooseAll(store: DraftStore): void {
-	const { design, opened, choose } = store.getState();
+function chooseAll(store: KitDraftStore): void {
+	const { document: design, opened, choose } = store.getState();
 	choose(partsOnBench(design, opened).map(({ id }) => id));
 }
 
-function removeChosen(store: DraftStore): void {
+function removeChosen(store: KitDraftStore): void {
 	const { chosen, editParts, choose } = store.getState();
 	editParts((parts) => parts.filter(({ id }) => !chosen.includes(id)));
 	choose([]);
 }
 
-function addAndChoose(store: DraftStore, parts: readonly KitPart[]): void {
+function addAndChoose(store: KitDraftStore, parts: readonly KitPart[]): void {
 	const { editParts, choose } = store.getState();
 	editParts((all) => [...all, ...parts]);
 	choose(parts.map(({ id }) => id));
@@ -128,19 +89,19 @@ function addAndChoose(store: DraftStore, parts: readonly KitPart[]): void {
 
 const ASIDE_MM = 10;
 
-function duplicate(store: DraftStore): void {
+function duplicate(store: KitDraftStore): void {
 	const copies = chosenParts(store.getState()).map((part) => ({ ...nudged(part, ASIDE_MM, ASIDE_MM), id: newId() }));
 	if (copies.length > 0) addAndChoose(store, copies);
 }
 
-function copyChosen(store: DraftStore): void {
+function copyChosen(store: KitDraftStore): void {
 	const parts = chosenParts(store.getState());
 	if (parts.length > 0) localStorage.setItem(CLIPBOARD, JSON.stringify(parts));
 }
 
 /** Lays copied parts; only such as can be read, of glass that is in the book, for a firing this kit has. */
-function paste(store: DraftStore, glasses: readonly Glass[]): void {
-	const { design } = store.getState();
+function paste(store: KitDraftStore, glasses: readonly Glass[]): void {
+	const { document: design } = store.getState();
 	const last = design.route.length - 1;
 	const fits = (part: KitPart) =>
 		part.kind === "component"
@@ -161,8 +122,8 @@ function paste(store: DraftStore, glasses: readonly Glass[]): void {
 }
 
 /** Brings the chosen parts, as one, to the middle of the plan. */
-function intoMiddle(store: DraftStore, glasses: readonly Glass[]): void {
-	const { design } = store.getState();
+function intoMiddle(store: KitDraftStore, glasses: readonly Glass[]): void {
+	const { document: design } = store.getState();
 	const regions = chosenParts(store.getState()).flatMap((part) =>
 		placedRegion(
 			part,

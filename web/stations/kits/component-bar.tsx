@@ -1,8 +1,9 @@
+import { memo } from "react";
 import { useDraft } from "./draft";
 
 /** The components of a kit, and which of them lies open on the bench. */
-export function ComponentBar({ mayEdit }: { mayEdit: boolean }) {
-	const design = useDraft((draft) => draft.design);
+export const ComponentBar = memo(function ComponentBar({ mayEdit }: { mayEdit: boolean }) {
+	const design = useDraft((draft) => draft.document);
 	const opened = useDraft((draft) => draft.opened);
 	const open = useDraft((draft) => draft.open);
 	const edit = useDraft((draft) => draft.edit);
@@ -48,4 +49,4 @@ export function ComponentBar({ mayEdit }: { mayEdit: boolean }) {
 			)}
 		</section>
 	);
-}
+});

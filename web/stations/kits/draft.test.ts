@@ -1,19 +1,19 @@
 import { emptyKit } from "@core/kit/kit";
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import { cut, GLASSES, kit, lay, square } from "../../../tests/support/kit";
-import { createDraft, type DraftStore, partsOnBench } from "./draft";
-import { NEW_PARTS, newPart } from "./new-part";
+import { createKitDraft, type KitDraftStore, partsOnBench } from "./draft";
+import { NEW_PARTS, newPart } from "./parts/new-part";
 
 let now = 0;
-let draft: DraftStore;
-const names = () => draft.getState().design.parts.map(({ name }) => name);
+let draft: KitDraftStore;
+const names = () => draft.getState().document.parts.map(({ name }) => name);
 const undo = () => draft.temporal.getState().undo();
 const redo = () => draft.temporal.getState().redo();
 const rename = (name: string, what?: string) => draft.getState().edit((before) => ({ ...before, name }), what);
 
 beforeEach(() => {
 	now = 0;
-	draft = createDraft(kit([cut(square(60), 0, 0, 0, "clear", { name: "Base" })]), () => now);
+	draft = createKitDraft(kit([cut(square(60), 0, 0, 0, "clear", { name: "Base" })]), () => now);
 });
 
 describe("the kit on the bench", () => {
@@ -38,11 +38,11 @@ describe("the kit on the bench", () => {
 		rename("Rain 2", "name");
 		rename("Rain 2!", "note");
 		undo();
-		expect(draft.getState().design.name).toBe("Rain 2");
+		expect(draft.getState().document.name).toBe("Rain 2");
 		undo();
-		expect(draft.getState().design.name).toBe("Rain");
+		expect(draft.getState().document.name).toBe("Rain");
 		undo();
-		expect(draft.getState().design.name).toBe("test");
+		expect(draft.getState().document.name).toBe("test");
 	});
 
 	it("a change after an undo forgets what was undone; a change that changes nothing is no step", () => {
@@ -51,7 +51,7 @@ describe("the kit on the bench", () => {
 		undo();
 		rename("three");
 		redo();
-		expect(draft.getState().design.name).toBe("three");
+		expect(draft.getState().document.name).toBe("three");
 		draft.getState().edit((before) => before);
 		expect(draft.temporal.getState().pastStates).toHaveLength(2);
 	});
@@ -64,14 +64,14 @@ describe("the kit on the bench", () => {
 
 	it("an open component's parts lie on the bench, and changes go into it", () => {
 		const inner = cut(square(10), 0, 0, 0, "clear", { name: "Dot" });
-		draft = createDraft({
+		draft = createKitDraft({
 			...emptyKit("k"),
 			parts: [],
 			components: [{ id: "c", name: "C", firing: 0, parts: [inner] }],
 		});
 		draft.getState().open("c");
 		draft.getState().editParts((parts) => parts.map((part) => ({ ...part, name: "Changed" })));
-		const { design, opened } = draft.getState();
+		const { document: design, opened } = draft.getState();
 		expect(partsOnBench(design, opened).map(({ name }) => name)).toEqual(["Changed"]);
 		expect(design.parts).toEqual([]);
 		expect(partsOnBench(design, "gone")).toEqual([]);

@@ -1,8 +1,9 @@
-import type { KitBrief, Views } from "@contract/views";
+import type { KitBrief } from "@contract/kits";
+import type { Views } from "@contract/views";
+import { Empty } from "../../forms/notice";
 import { useFigure } from "../../lib/prefs";
-import { framed } from "../../ui/framed";
+import { framed } from "../../ui/frame/framed";
 import { KitPlan } from "../../ui/kit-plan";
-import { Empty } from "../../ui/notice";
 import { LevelGlyph, StackBar } from "../../ui/signs";
 import { KitImport } from "./kit-import";
 

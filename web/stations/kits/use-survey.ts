@@ -1,31 +1,75 @@
-import { kitPart } from "@contract/kit";
+import { kitPart } from "@contract/documents/kit-design";
 import type { FuseLevel } from "@core/firing/level";
 import type { KitDesign } from "@core/kit/kit";
 import type { Cut, Section } from "@core/stack/section";
 import type { KitSurvey, Trial } from "@core/stack/survey";
 import { type Remote, wrap } from "comlink";
 import { useCallback, useEffect, useRef, useState } from "react";
+import { useNewest } from "../../lib/use-newest";
 import type { Books, Surveyor } from "../../workers/survey.worker";
+
+/** Why a kit is not read: its edges cross too often, it took too long, or somebody stopped it. */
+export type Halt = "intricate" | "late" | "stopped";
+
+/** A reading is ended after this, ms, as on the server; after the first it may be stopped by hand. */
+const LIMIT_MS = 10_000;
+const SLOW_MS = 1500;
+
+/** A worker that can be ended in the middle of its work: what was asked of it is then undefined. */
+function begin(books: Books) {
+	const thread = new Worker(new URL("../../workers/survey.worker.ts", import.meta.url), { type: "module" });
+	const remote = wrap<Surveyor>(thread);
+	void remote.open(books);
+	let end = () => {};
+	const ended = new Promise<undefined>((done) => {
+		end = () => {
+			thread.terminate();
+			done(undefined);
+		};
+	});
+	const ask = <T>(of: (remote: Remote<Surveyor>) => Promise<T>) => Promise.race([of(remote), ended]);
+	return { open: (next: Books) => void remote.open(next), ask, end };
+}
 
 /** The survey of a kit while it is changed, its section and its trials, all asked in one worker; the newest answer wins. */
 export function useSurvey(design: KitDesign, books: Books, cut: Cut | undefined) {
 	const [survey, setSurvey] = useState<KitSurvey | undefined>();
 	const [section, setSection] = useState<Section | undefined>();
-	const worker = useRef<Remote<Surveyor> | null>(null);
+	const [halted, setHalted] = useState<Halt | undefined>();
+	const [slow, setSlow] = useState(false);
+	const worker = useRef<ReturnType<typeof begin> | null>(null);
+	const newestBooks = useRef(books);
+	newestBooks.current = books;
 	const sound = useSound(design);
 	useEffect(() => {
-		const thread = new Worker(new URL("../../workers/survey.worker.ts", import.meta.url), { type: "module" });
-		worker.current = wrap<Surveyor>(thread);
-		return () => thread.terminate();
+		worker.current = begin(newestBooks.current);
+		return () => worker.current?.end();
 	}, []);
-	useEffect(() => {
-		void worker.current?.open(books);
-	}, [books]);
+	useEffect(() => worker.current?.open(books), [books]);
+	const halt = useCallback((why: Halt) => {
+		worker.current?.end();
+		worker.current = begin(newestBooks.current);
+		setSurvey(undefined);
+		setHalted(why);
+	}, []);
 	const readDesign = useNewest(async () => {
-		const answer = await worker.current?.survey(sound);
-		if (answer) setSurvey(answer);
+		let done = false;
+		const tooLate = setTimeout(() => halt("late"), LIMIT_MS);
+		const isSlow = setTimeout(() => setSlow(true), SLOW_MS);
+		const answer = await worker.current?.ask(async (remote) => {
+			const read = await remote.survey(sound);
+			done = true;
+			return read;
+		});
+		clearTimeout(tooLate);
+		clearTimeout(isSlow);
+		setSlow(false);
+		setSurvey(answer);
+		if (done) setHalted(answer ? undefined : "intricate");
 	});
-	const readSection = useNewest(async () => setSection(cut && (await worker.current?.section(cut, PLACES))));
+	const readSection = useNewest(async () =>
+		setSection(cut && (await worker.current?.ask((remote) => remote.section(cut, PLACES)))),
+	);
 	// biome-ignore lint/correctness/useExhaustiveDependencies: both ask for the newest values themselves; these are what makes them ask
 	useEffect(() => {
 		readDesign();
@@ -34,11 +78,12 @@ export function useSurvey(design: KitDesign, books: Books, cut: Cut | undefined)
 	// biome-ignore lint/correctness/useExhaustiveDependencies: as above
 	useEffect(readSection, [cut?.from.x, cut?.from.y, cut?.to.x, cut?.to.y]);
 	const tryOut = useCallback(
-		(tries: readonly { level: FuseLevel; familyId: string }[]): Promise<Trial[]> =>
-			worker.current?.trials(sound, tries) ?? Promise.resolve([]),
+		async (tries: readonly { level: FuseLevel; familyId: string }[]): Promise<Trial[]> =>
+			(await worker.current?.ask((remote) => remote.trials(sound, tries))) ?? [],
 		[sound],
 	);
-	return { survey, section, tryOut, sound };
+	const stop = useCallback(() => halt("stopped"), [halt]);
+	return { survey, section, tryOut, sound, reading: { halted, slow, stop, again: readDesign } };
 }
 
 const PLACES = 300;
@@ -61,21 +106,4 @@ function useSound(design: KitDesign): KitDesign {
 	const sameAims = last.current.flat === design.flat && last.current.frameId === design.frameId;
 	if (!(same && sameRest && sameAims)) last.current = whole ? design : { ...design, parts };
 	return last.current;
-}
-
-/** Runs a task, never two at once: what is asked meanwhile runs once more, with the newest values. */
-function useNewest(task: () => Promise<void>): () => void {
-	const newest = useRef(task);
-	newest.current = task;
-	const state = useRef<"idle" | "busy" | "again">("idle");
-	return useCallback(() => {
-		const run = async () => {
-			state.current = "busy";
-			await newest.current();
-			if ((state.current as string) === "again") await run();
-			else state.current = "idle";
-		};
-		if (state.current === "idle") void run();
-		else state.current = "again";
-	}, []);
 }

@@ -1,14 +1,11 @@
-import { formatMinutes } from "@core/units/duration";
-import { fahrenheit } from "@core/units/temperature";
-import { scaleLinear } from "d3-scale";
-import { line } from "d3-shape";
 import { Maximize2, ZoomIn, ZoomOut } from "lucide-react";
-import { useId, useRef, useState } from "react";
-import { useFigure, usePrefs } from "../../lib/prefs";
+import { useId, useMemo, useRef } from "react";
+import { CrossHair } from "./cross-hair";
 import { FiguresTable } from "./figures-table";
+import { frameOf, LEFT } from "./frame-of";
 import { type ChartHandle, Handles } from "./handles";
-import { type ChartPoint, type ChartStrip, type CurveSeries, DASH, STROKE, valueAt, WIDTH } from "./series";
-import { Strip } from "./strip";
+import { Axes, Bands, Curves, Legend, Mark } from "./layers";
+import type { ChartStrip, CurveSeries } from "./series";
 import { useZoom } from "./use-zoom";
 
 interface Props {
@@ -29,51 +26,25 @@ interface Props {
 	summary: string;
 }
 
-const STRIP_PX = 44;
-const LEFT = 44;
-const RIGHT_GAP = 10;
+const NONE: never[] = [];
 
 /** Plan, simulation and measurement on one time axis, with a cross-hair, named phases and a table of the same figures. */
 export function FiringChart(props: Props) {
-	const {
-		series,
-		width,
-		height,
-		nowS,
-		openS,
-		bands = [],
-		strips = [],
-		handles = [],
-		zoomable = false,
-		summary,
-	} = props;
-	const { units } = usePrefs();
-	const [crossS, setCrossS] = useState<number | null>(null);
+	const { series, width, height, nowS, openS, zoomable = false, summary, clockOf } = props;
+	const { bands = NONE, strips = NONE, handles = NONE } = props;
 	const svg = useRef<SVGSVGElement>(null);
 	const ids = useId();
 	const { transform, wake, by, whole } = useZoom(svg, width, height, zoomable);
-	const endS = series.reduce((most, { points }) => Math.max(most, points.at(-1)?.s ?? 0), Math.max(openS ?? 0, 3600));
-	const topC = series.reduce((most, { points }) => points.reduce((high, { c }) => Math.max(high, c ?? 0), most), 100);
-	const right = width - RIGHT_GAP;
-	const bottom = height - 24;
-	const time = scaleLinear([0, endS], [LEFT, right]);
-	const x = transform ? transform.rescaleX(time) : time;
-	const y = scaleLinear([0, topC * 1.06], [bottom, 14]);
-	const whole_ = height + strips.length * (STRIP_PX + 6);
-	const path = line<ChartPoint>()
-		.defined(({ c }) => c !== null)
-		.x(({ s }) => x(s))
-		.y(({ c }) => y(c ?? 0));
-	const shown = (c: number) => Math.round(units.temperature === "F" ? fahrenheit(c) : c);
-	const [fromS, toS] = x.domain() as [number, number];
-	const stepH = [1 / 6, 0.5, 1, 2, 4, 6, 12, 24, 48, 96].find((hours) => (toS - fromS) / 3600 / hours <= 9) ?? 240;
-	const hours: number[] = [];
-	for (let h = Math.ceil(fromS / 3600 / stepH) * stepH; h * 3600 <= toS; h += stepH) hours.push(h);
+	const frame = useMemo(
+		() => frameOf(series, strips.length, { width, height, openS }, transform),
+		[series, strips.length, width, height, openS, transform],
+	);
+	const { x, y, wholeHeight, right, endS } = frame;
 	const at = (event: React.PointerEvent) => {
 		const box = (svg.current as SVGSVGElement).getBoundingClientRect();
 		return {
 			s: x.invert(((event.clientX - box.left) / box.width) * width),
-			c: y.invert(((event.clientY - box.top) / box.height) * whole_),
+			c: y.invert(((event.clientY - box.top) / box.height) * wholeHeight),
 		};
 	};
 	const clipped = `url(#${ids}clip)`;
@@ -82,95 +53,30 @@ export function FiringChart(props: Props) {
 			<div className="relative">
 				<svg
 					ref={svg}
-					viewBox={`0 0 ${width} ${whole_}`}
+					viewBox={`0 0 ${width} ${wholeHeight}`}
 					className={`block w-full select-none ${zoomable || handles.length > 0 ? "touch-none" : ""}`}
 					role={handles.length > 0 ? "group" : "img"}
 					aria-labelledby={`${ids}title`}
 					onPointerEnter={wake}
-					onPointerMove={(event) => {
-						const { s } = at(event);
-						setCrossS(s >= Math.max(0, fromS) && s <= Math.min(endS, toS) ? s : null);
-					}}
-					onPointerLeave={() => setCrossS(null)}
 				>
 					<title id={`${ids}title`}>{summary}</title>
 					<clipPath id={`${ids}clip`}>
-						<rect x={LEFT} y="0" width={right - LEFT} height={whole_} />
+						<rect x={LEFT} y="0" width={right - LEFT} height={wholeHeight} />
 					</clipPath>
 					<g clipPath={clipped}>
-						{bands.map(({ fromS: from, toS: to, name }, i) => (
-							<g key={`${name}${from}`}>
-								<rect
-									x={x(from)}
-									y={14}
-									width={Math.max(0, x(to) - x(from))}
-									height={bottom - 14}
-									className={i % 2 === 0 ? "fill-base-content/4" : "fill-transparent"}
-								/>
-								{Math.min(x(to), right) - Math.max(x(from), LEFT) > name.length * 6.4 && (
-									<text
-										x={(Math.max(x(from), LEFT) + Math.min(x(to), right)) / 2}
-										y={bottom - 6}
-										textAnchor="middle"
-										className="fill-soft text-[11px]"
-									>
-										{name}
-									</text>
-								)}
-							</g>
-						))}
+						<Bands frame={frame} bands={bands} />
 					</g>
-					{y.ticks(5).map((c) => (
-						<g key={c}>
-							<path d={`M${LEFT} ${y(c)}H${right}`} className="stroke-line" />
-							<text x={LEFT - 6} y={y(c) + 4} textAnchor="end" className="figure fill-soft text-[11px]">
-								{shown(c)}°
-							</text>
-						</g>
-					))}
-					{hours.map((hour) => (
-						<text
-							key={hour}
-							x={x(hour * 3600)}
-							y={height - 6}
-							textAnchor="middle"
-							className="figure fill-soft text-[11px]"
-						>
-							{stepH < 1 ? formatMinutes(hour * 60) : `${hour} h`}
-						</text>
-					))}
+					<Axes frame={frame} />
 					<g clipPath={clipped}>
-						{series.map(({ name, points, kind }) => (
-							<path
-								key={name}
-								d={path([...points]) ?? ""}
-								fill="none"
-								strokeDasharray={DASH[kind]}
-								strokeWidth={WIDTH(kind)}
-								className={STROKE[kind]}
-							/>
-						))}
-						{strips.map((strip, i) => (
-							<Strip
-								key={strip.name}
-								strip={strip}
-								x={(s) => x(s)}
-								top={height + i * (STRIP_PX + 6)}
-								height={STRIP_PX}
-								left={LEFT}
-								right={right}
-							/>
-						))}
+						<Curves frame={frame} series={series} strips={strips} />
 						{openS !== undefined && (
-							<Mark s={openS} word="open" x={x} bottom={bottom} className="stroke-base-content" dash="2 3" end />
+							<Mark s={openS} word="open" frame={frame} className="stroke-base-content" dash="2 3" end />
 						)}
 						{nowS !== undefined && nowS > 0 && nowS < endS && (
-							<Mark s={nowS} word="now" x={x} bottom={bottom} className="stroke-accent" />
+							<Mark s={nowS} word="now" frame={frame} className="stroke-accent" />
 						)}
-						{crossS !== null && (
-							<CrossHair {...props} strips={strips} s={crossS} x={x} bottom={whole_} right={right} top={height} />
-						)}
-						<Handles handles={handles} x={(s) => x(s)} y={(c) => y(c)} at={at} />
+						<CrossHair svg={svg} frame={frame} series={series} strips={strips} clockOf={clockOf} />
+						<Handles handles={handles} x={x} y={y} at={at} />
 					</g>
 				</svg>
 				{zoomable && (
@@ -190,15 +96,8 @@ export function FiringChart(props: Props) {
 				)}
 			</div>
 			<figcaption className="mt-1 flex flex-wrap gap-x-4 text-soft">
-				{series.map(({ name, kind }) => (
-					<span key={name} className="inline-flex items-center gap-1.5">
-						<svg width="22" height="6" aria-hidden="true">
-							<path d="M0 3H22" strokeDasharray={DASH[kind]} strokeWidth={WIDTH(kind)} className={STROKE[kind]} />
-						</svg>
-						{name}
-					</span>
-				))}
-				<FiguresTable series={series} strips={strips} hours={hours} />
+				<Legend series={series} />
+				<FiguresTable series={series} strips={strips} hours={frame.hours} />
 			</figcaption>
 		</figure>
 	);
@@ -215,85 +114,5 @@ function ZoomButton({ label, onPress, children }: { label: string; onPress(): vo
 		>
 			{children}
 		</button>
-	);
-}
-
-interface MarkProps {
-	s: number;
-	word: string;
-	x(s: number): number;
-	bottom: number;
-	className: string;
-	dash?: string;
-	end?: boolean;
-}
-
-function Mark({ s, word, x, bottom, className, dash, end }: MarkProps) {
-	return (
-		<g>
-			<path d={`M${x(s)} 14V${bottom}`} className={className} strokeDasharray={dash} strokeWidth="1.4" />
-			<text
-				x={x(s) + (end ? -5 : 4)}
-				y={24}
-				textAnchor={end ? "end" : "start"}
-				className={`text-[11px] font-bold ${end ? "fill-base-content" : "fill-accent"}`}
-			>
-				{word}
-			</text>
-		</g>
-	);
-}
-
-/** The figures of every line at one time, written beside it. */
-function CrossHair(props: {
-	series: readonly CurveSeries[];
-	strips: readonly ChartStrip[];
-	clockOf?: ((s: number) => string) | undefined;
-	s: number;
-	x(s: number): number;
-	bottom: number;
-	right: number;
-	top: number;
-}) {
-	const { series, strips, clockOf, s, x, bottom, right, top } = props;
-	const figure = useFigure();
-	const aside = x(s) > right - 190 ? -8 : 8;
-	const value = (points: readonly ChartPoint[]) =>
-		valueAt(
-			points.map((point) => ({ s: point.s, v: point.c })),
-			s,
-		);
-	const rows = series.flatMap(({ name, points }) => {
-		const c = value(points);
-		return c === undefined ? [] : [`${name} ${figure({ c })}`];
-	});
-	const clock = clockOf?.(s);
-	const text =
-		"figure pointer-events-none fill-base-content stroke-base-200 text-[12px] font-semibold [paint-order:stroke]";
-	const words = (line: string, y: number) => (
-		<text
-			key={`${y}${line}`}
-			x={x(s) + aside}
-			y={y}
-			textAnchor={aside < 0 ? "end" : "start"}
-			className={text}
-			strokeWidth="3"
-		>
-			{line}
-		</text>
-	);
-	return (
-		<g className="pointer-events-none">
-			<path d={`M${x(s)} 14V${bottom}`} className="stroke-soft" />
-			{[clock ? `${formatMinutes(s / 60)}, ${clock}` : formatMinutes(s / 60), ...rows].map((line, i) =>
-				words(line, 40 + i * 15),
-			)}
-			{strips.map((strip, i) => {
-				const v = valueAt(strip.points, s);
-				return v === undefined
-					? null
-					: words(`${v.toFixed(strip.digits)} ${strip.unit}`.trim(), top + i * (STRIP_PX + 6) + 26);
-			})}
-		</g>
 	);
 }

@@ -1,19 +1,28 @@
+import type { Action } from "@contract/action";
 import { type ActionName, actions } from "@contract/actions";
-import { database } from "@server/database";
-import { perform } from "@server/perform";
-import { Refusal } from "@server/refusal";
-import { answer, readJson, who } from "@web/endpoint";
+import { database } from "@server/house/database";
+import { viewsShowing } from "@server/house/live";
+import { perform } from "@server/house/perform";
+import { Refusal } from "@server/house/refusal";
+import { LARGEST_UPLOAD_BYTES } from "@server/house/uploads";
+import { answer, readBytes, readJson, refusalResponse, who } from "@web/endpoint";
 import type { APIRoute } from "astro";
 
-/** A kiln's log is a file; everything else is what a person typed. */
-const LARGEST_LOG_BYTES = 16 * 1024 * 1024;
-
-export const POST: APIRoute = (context) =>
-	answer(async () => {
-		const name = context.params.action ?? "";
-		if (!Object.hasOwn(actions, name)) throw new Refusal("missing", `There is no action ${name}.`);
-		return perform(database().db, name as ActionName, await body(name, context.request), who(context));
-	});
-
-const body = (name: string, request: Request) =>
-	name === "importKilnLog" ? readJson(request, LARGEST_LOG_BYTES) : readJson(request);
+/** An action: its fields as JSON, or an image as the body with its fields in the address. Answers also which views it changed. */
+export const POST: APIRoute = async (context) => {
+	const name = context.params.action ?? "";
+	if (!Object.hasOwn(actions, name)) return refusalResponse(new Refusal("missing", `There is no action ${name}.`));
+	const { upload, mostBytes, topics }: Action = actions[name as ActionName];
+	const { request, url } = context;
+	return answer(
+		async () => {
+			// By the mark the page knows its own doing when the stream tells of it.
+			const sent = { ...who(context), mark: request.headers.get("X-Zephyr-Mark")?.slice(0, 40) };
+			const { db } = database();
+			if (!upload) return perform(db, name as ActionName, await readJson(request, mostBytes), sent);
+			const bytes = await readBytes(request, LARGEST_UPLOAD_BYTES);
+			return perform(db, name as ActionName, Object.fromEntries(url.searchParams), { ...sent, bytes });
+		},
+		{ "X-Zephyr-Views": viewsShowing(topics).join(" ") },
+	);
+};

@@ -1,7 +1,7 @@
-import type { ViewName } from "@contract/views";
-import { Refusal } from "@server/refusal";
-import { see } from "@server/see";
-import { views } from "@server/views";
+import { type ViewName, views } from "@contract/views";
+import { database } from "@server/house/database";
+import { Refusal } from "@server/house/refusal";
+import { see } from "@server/house/see";
 import { answer, who } from "@web/endpoint";
 import type { APIRoute } from "astro";
 
@@ -9,5 +9,6 @@ export const GET: APIRoute = (context) =>
 	answer(async () => {
 		const name = context.params.view ?? "";
 		if (!Object.hasOwn(views, name)) throw new Refusal("missing", `There is no view ${name}.`);
-		return see(name as ViewName, context.url.searchParams, who(context));
+		const params = Object.fromEntries(context.url.searchParams);
+		return see(database().db, name as ViewName, params, who(context));
 	});

@@ -1,6 +1,6 @@
-import { database } from "@server/database";
-import { kitFileOf } from "@server/kit-files";
-import { Refusal } from "@server/refusal";
+import { database } from "@server/house/database";
+import { Refusal } from "@server/house/refusal";
+import { kitFileOf } from "@server/kits/files";
 import { refusalResponse, who } from "@web/endpoint";
 import { PREFS_COOKIE, readPrefs } from "@web/lib/prefs";
 import type { APIRoute } from "astro";

@@ -1,0 +1,142 @@
+import type { FuseLevel } from "@core/firing/level";
+import type { MergedDemand } from "@core/firing/merge";
+import type { Schedule } from "@core/firing/schedule";
+import type { GlassFamily } from "@core/glass/family";
+import type { Fault, NextStep } from "@core/journey/events";
+import type { CutVerdict } from "@core/kiln/after-cut";
+import type { ControllerState } from "@core/kiln/controller";
+import type { LineStatus } from "@core/kiln/line-status";
+import type { Place } from "@core/loading/pack";
+import { z } from "zod";
+import { assistant } from "./action";
+import { fault, id, level, nextStep, words } from "./fields";
+import type { AlarmBrief, KilnCard } from "./kilns";
+import type { Pictures } from "./kits";
+import type { PieceBrief } from "./pieces";
+import { pieceStep } from "./pieces";
+import { optionalId, seenByAssistant } from "./view";
+
+export interface FiringPiece extends PieceBrief {
+	place: Place;
+	costHours: number;
+	expectedLevel: FuseLevel;
+	judgedLevel: FuseLevel | "none" | null;
+	faults: Fault[];
+	next: NextStep | null;
+}
+
+export interface FiringCard {
+	id: string;
+	number: number;
+	state: "planned" | "running" | "opened" | "cancelled";
+	kiln: KilnCard;
+	family: GlassFamily;
+	level: FuseLevel;
+	schedule: Schedule;
+	setBy: MergedDemand["setBy"];
+	airMin: number;
+	plannedAt: string;
+	startedAt: string | null;
+	speedUp: number;
+	openAt: string | null;
+	openS: number;
+	/** As corrected while it runs; null until something could be said. */
+	predictedEndS: number | null;
+	predictedOpenS: number | null;
+	kwh: number;
+	flow: number;
+	/** What lies in it: thickest glass (mm), heat of shelf and glass (J/K), glass on moulds. */
+	heat: { thicknessMm: number; loadJPerK: number; onMould: boolean };
+	/** What a bare firing is for. */
+	what: string;
+	note: string;
+	scheduleName: string | null;
+	pieces: FiringPiece[];
+}
+
+export interface FireView {
+	firings: FiringCard[];
+}
+
+/** A measured point; null leaves a gap. */
+export interface MeasuredPoint {
+	s: number;
+	c: number | null;
+}
+
+/** A firing as it runs: what was measured, where its controller is, what was noted and what went wrong. */
+export interface ReadingsView {
+	firingId: string;
+	points: MeasuredPoint[];
+	flowSoFar: number;
+	latest: {
+		at: string;
+		airC: number | null;
+		setC: number | null;
+		duty: number | null;
+		kwh: number | null;
+		segment: number | null;
+		elapsedS: number | null;
+		status: LineStatus | null;
+	} | null;
+	/** Where a simulation of the rest begins; null where nothing can be said. */
+	controller: ControllerState | null;
+	notes: { id: string; at: string; elapsedS: number | null; text: string; by: string | null }[];
+	alarms: AlarmBrief[];
+	cut: CutVerdict | null;
+}
+
+export interface OpenView {
+	firings: (FiringCard & { airC: number | null; mayOpen: boolean; whyNot: string })[];
+	pictures: Pictures;
+}
+
+export const actions = {
+	startFiring: assistant
+		.asks(
+			z.strictObject({
+				firingId: id,
+				speedUp: z.union([z.literal(1), z.literal(60), z.literal(600), z.literal(3600)], { error: "Choose a clock." }),
+				somebodyThere: z.literal(true, { error: "Somebody has to be at the kiln when it starts." }),
+			}),
+		)
+		.touches("firings", "pieces", "kilns")
+		.answers<{ startedAt: string }>(),
+	openFiring: assistant
+		.asks(z.strictObject({ firingId: id, earlyReason: words("The reason", 300) }))
+		.touches("firings", "alarms", "glass")
+		.answers<{ firingId: string }>(),
+	judge: assistant
+		.asks(
+			z.strictObject({
+				...pieceStep,
+				firingId: id,
+				level: z.union([level, z.literal("none")], { error: "Choose the level it reached." }),
+				faults: z.array(fault).max(11, "At most 11 faults."),
+				next: nextStep,
+				note: words("The note", 500),
+			}),
+		)
+		.touches("pieces", "loads")
+		.answers<{ state: string }>(),
+	noteFiring: assistant
+		.asks(z.strictObject({ noteId: id, firingId: id, text: words("The note", 300, 1) }))
+		.touches("firings")
+		.answers<{ noteId: string }>(),
+};
+
+export const views = {
+	fire: seenByAssistant
+		.given({ firing: optionalId })
+		.of("firings", "loads", "pieces", "people", "kits", "glass", "kilns", "schedules")
+		.shows<FireView>(),
+	/** A firing as it runs. */
+	readings: seenByAssistant
+		.given({ firing: id })
+		.of("firings", "loads", "pieces", "glass", "kilns", "readings", "alarms", "people", "live")
+		.shows<ReadingsView>(),
+	open: seenByAssistant
+		.given({})
+		.of("firings", "loads", "pieces", "people", "kits", "glass", "kilns", "schedules", "readings", "live")
+		.shows<OpenView>(),
+};

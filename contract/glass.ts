@@ -1,0 +1,74 @@
+import type { FuseLevel } from "@core/firing/level";
+import type { GlassFamily } from "@core/glass/family";
+import type { Glass } from "@core/glass/glass";
+import type { KitDesign } from "@core/kit/kit";
+import type { Mould } from "@core/kit/mould";
+import type { FindingCode } from "@core/stack/findings/titles";
+import { z } from "zod";
+import { instructor } from "./action";
+import { glass, glassFamily, mould, sample } from "./documents/glass-book";
+import { id, revision, words } from "./fields";
+import { seenByAssistant } from "./view";
+
+export interface GlassBookView {
+	glasses: Glass[];
+	families: GlassFamily[];
+}
+
+export interface SampleBrief {
+	id: string;
+	revision: number;
+	name: string;
+	document: KitDesign;
+	stackCode: string;
+	kiln: string | null;
+	kilnId: string | null;
+	level: FuseLevel;
+	peakC: number;
+	holdMin: number;
+	firedOn: string;
+	result: string;
+	/** Codes of findings it bears out. */
+	shows: FindingCode[];
+	hasPicture: boolean;
+}
+
+/** A row of the books with the revision it is at. */
+export type Kept<T> = T & { revision: number };
+
+export interface BooksView {
+	glasses: Kept<Glass>[];
+	families: Kept<GlassFamily>[];
+	moulds: Kept<Mould>[];
+	samples: SampleBrief[];
+	kilns: { id: string; name: string }[];
+	kits: { id: string; name: string }[];
+	currency: string | null;
+}
+
+export const actions = {
+	saveGlass: instructor
+		.asks(z.strictObject({ glass, revision }))
+		.touches("glass")
+		.answers<{ glassId: string; revision: number }>(),
+	saveFamily: instructor
+		.asks(z.strictObject({ family: glassFamily, revision }))
+		.touches("glass")
+		.answers<{ familyId: string; revision: number }>(),
+	saveMould: instructor
+		.asks(z.strictObject({ mould, revision }))
+		.touches("glass")
+		.answers<{ mouldId: string; revision: number }>(),
+	saveSample: instructor.asks(sample).touches("glass").answers<{ sampleId: string; revision: number }>(),
+	addSamplePicture: instructor
+		.asks(z.strictObject({ sampleId: id }), { upload: "picture" })
+		.touches("glass")
+		.answers<{ sampleId: string }>(),
+};
+
+export const views = {
+	books: seenByAssistant
+		.given({ tab: words("The tab", 20).optional() })
+		.of("glass", "kits", "kilns")
+		.shows<BooksView>(),
+};

@@ -1,0 +1,244 @@
+import type { CurvePoint } from "@core/firing/curve";
+import type { FuseLevel } from "@core/firing/level";
+import type { KilnBody } from "@core/kiln/kiln";
+import type { Learned, Misfit } from "@core/kiln/learn";
+import type { OffsetProposal } from "@core/kiln/offset";
+import type { KilnCounts, KilnZone, ShelfShape, UpkeepDue } from "@core/kiln/record";
+import { KILN_COMMANDS } from "@core/kiln/register-map";
+import type { AlarmKind } from "@core/kiln/watch";
+import type { Phrase } from "@core/units/phrase";
+import { z } from "zod";
+import { assistant, instructor } from "./action";
+import type { KilnForm, KilnPermissions } from "./documents/kiln";
+import { kilnForm, kilnRecount, LARGEST_LOG_CHARACTERS, logMapping } from "./documents/kiln";
+import { count, id, revision, words } from "./fields";
+import type { FiringCard, ReadingsView } from "./firings";
+import { instant, seenByAssistant } from "./view";
+
+export type KilnState = "empty" | "planned" | "running" | "cooling" | "canOpen";
+
+export interface KilnCell {
+	id: string;
+	name: string;
+	kind: "electric" | "microwaveBlock";
+	state: KilnState;
+	/** Null where its sensor gives nothing. */
+	airC: number | null;
+	/** Age of the reading in seconds; null when no reading was ever taken. */
+	readAgoS: number | null;
+	uses: number;
+	phase: string;
+	firing: {
+		id: string;
+		number: number;
+		level: FuseLevel;
+		pieces: number;
+		speedUp: number;
+		startedAt: string | null;
+		elapsedS: number;
+		openAt: string | null;
+		plan: CurvePoint[];
+		totalS: number;
+	} | null;
+}
+
+/** Something is wrong with a running firing; shown on every screen until it is over and somebody has seen it. */
+export interface AlarmBrief {
+	id: string;
+	kilnId: string;
+	kiln: string;
+	firing: number | null;
+	kind: AlarmKind;
+	sentence: Phrase;
+	startedAt: string;
+	endedAt: string | null;
+	seenAt: string | null;
+	seenBy: string | null;
+}
+
+export interface KilnCard {
+	id: string;
+	name: string;
+	body: KilnBody;
+	shelfWidthMm: number;
+	shelfHeightMm: number;
+	marginMm: number;
+	clearHeightMm: number;
+	maxC: number;
+	maxSegments: number;
+	shelfShape: ShelfShape;
+	zones: KilnZone[];
+	/** How it is read; null without a line. */
+	line: "standIn" | "modbus" | "folder" | null;
+	/** Of the stand-in: which of its kilns. */
+	permissions: KilnPermissions;
+	doorSide: "front" | "top";
+	/** Null when it is free now. */
+	busyUntil: string | null;
+	busyWith: string | null;
+	/** Its next load may be planned: none is yet. */
+	mayPlan: boolean;
+}
+
+/** One firing in a kiln's record: what was expected and what came. */
+export interface KilnFiring {
+	id: string;
+	number: number;
+	state: FiringCard["state"];
+	startedAt: string | null;
+	level: FuseLevel;
+	pieces: number;
+	what: string;
+	expected: { flow: number; openS: number; kwh: number };
+	came: { flow: number; kwh: number | null; misfit: Misfit | null } | null;
+	judged: { level: FuseLevel | "none"; pieces: number }[];
+	note: string;
+}
+
+export interface KilnView {
+	form: KilnForm;
+	revision: number;
+	/** What the studio counts, beside what is typed. */
+	counts: KilnCounts;
+	uses: number;
+	card: KilnCard;
+	upkeep: UpkeepDue[];
+	firings: KilnFiring[];
+	lessons: {
+		id: string;
+		at: string;
+		what: "log" | "offset";
+		before: KilnBody;
+		after: KilnBody;
+		because: Phrase[];
+		by: string | null;
+	}[];
+	offset: OffsetProposal | null;
+	/** Logs that were brought in. */
+	imports: { id: string; at: string; from: string; to: string; added: number; by: string | null }[];
+	/** First and last reading. */
+	record: { from: string; to: string } | null;
+	alarms: AlarmBrief[];
+	logFolder: string;
+}
+
+/** What a kiln says now: asked again with every reading, so it holds nothing else. */
+export interface KilnNowView {
+	latest: ReadingsView["latest"];
+}
+
+export interface KilnsView {
+	kilns: {
+		id: string;
+		name: string;
+		kind: "electric" | "microwaveBlock";
+		card: KilnCard;
+		uses: number;
+		/** The most urgent task. */
+		upkeep: UpkeepDue | null;
+		elements: { firings: number; dueFirings: number };
+		lastFired: string | null;
+	}[];
+}
+
+export interface KilnRecordView {
+	points: { at: string; lowC: number; highC: number }[];
+	from: string;
+	to: string;
+}
+
+export interface KilnLessonView {
+	learned: Learned;
+	before: KilnBody;
+	after: KilnBody | null;
+	from: string;
+	to: string;
+}
+
+/** A kiln's log is a file; everything else is what a person typed. */
+const LARGEST_LOG_BYTES = 16 * 1024 * 1024;
+
+export const actions = {
+	saveKiln: instructor
+		.asks(z.strictObject({ kiln: kilnForm, revision, anew: kilnRecount.optional() }))
+		.touches("kilns")
+		.answers<{ kilnId: string; revision: number }>(),
+	doneUpkeep: assistant
+		.asks(z.strictObject({ kilnId: id, what: words("The task", 80, 1) }))
+		.touches("kilns")
+		.answers<{ kilnId: string }>(),
+	/** Readings that were not there yet, and lines that could not be read. */
+	importKilnLog: instructor
+		.asks(
+			z.strictObject({
+				/** The same import sent twice counts once. */
+				importId: id,
+				kilnId: id,
+				text: z
+					.string()
+					.min(1, "The file is empty.")
+					.max(LARGEST_LOG_CHARACTERS, "A log has at most 12 million characters."),
+				mapping: logMapping,
+			}),
+			{ mostBytes: LARGEST_LOG_BYTES },
+		)
+		.touches("readings")
+		.answers<{ added: number; known: number; skipped: number; from: string; to: string }>(),
+	takeBackImport: instructor
+		.asks(z.strictObject({ importId: id }))
+		.touches("readings")
+		.answers<{ importId: string; removed: number }>(),
+	acceptLearned: instructor
+		.asks(z.strictObject({ lessonId: id, kilnId: id, from: z.iso.datetime(), to: z.iso.datetime() }))
+		.touches("kilns")
+		.answers<{ lessonId: string }>(),
+	acceptOffset: instructor
+		.asks(z.strictObject({ lessonId: id, kilnId: id, proposedK: z.number().min(-40).max(40) }))
+		.touches("kilns")
+		.answers<{ offsetK: number }>(),
+	steerKiln: instructor
+		.asks(
+			z.strictObject({
+				/** Of the note that is kept of it: the same asked again is not sent again. */
+				noteId: id,
+				firingId: id,
+				command: z.enum(KILN_COMMANDS),
+				sure: z.literal(true, { error: "Say that this is wanted." }),
+				somebodyThere: z.boolean(),
+			}),
+		)
+		.touches("firings")
+		.answers<{ command: string }>(),
+	seeAlarm: assistant
+		.asks(z.strictObject({ alarmId: id }))
+		.touches("alarms")
+		.answers<{ alarmId: string }>(),
+	tellStandIn: instructor
+		.asks(
+			z.strictObject({
+				kilnId: id,
+				fault: z.enum(["none", "stuckRelay", "openSensor", "powerCut", "lateReadings"]),
+				forMin: count("The minutes", 1, 600),
+			}),
+		)
+		.touches()
+		.answers<{ fault: string }>(),
+	pressStandIn: assistant
+		.asks(z.strictObject({ kilnId: id, button: z.enum(["hold", "release", "skip", "stop", "resume"]) }))
+		.touches()
+		.answers<{ button: string }>(),
+};
+
+const stretch = { id, from: instant("The beginning").optional(), to: instant("The end").optional() };
+
+export const views = {
+	kilns: seenByAssistant.given({}).of("kilns", "firings", "loads").shows<KilnsView>(),
+	kiln: seenByAssistant
+		.given({ id, tab: words("The tab", 20).optional() })
+		.of("kilns", "firings", "loads", "readings", "alarms", "glass", "people")
+		.shows<KilnView>(),
+	kilnNow: seenByAssistant.given({ id }).of("live", "readings").shows<KilnNowView>(),
+	/** A kiln's record between two instants; the last 30 days where nothing is said. */
+	kilnRecord: seenByAssistant.given(stretch).of("kilns", "readings").shows<KilnRecordView>(),
+	kilnLesson: seenByAssistant.given(stretch).of("kilns", "readings").shows<KilnLessonView>(),
+};

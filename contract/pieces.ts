@@ -1,0 +1,157 @@
+import type { FuseLevel } from "@core/firing/level";
+import type { AsMade, PieceEvent } from "@core/journey/events";
+import type { JourneyState } from "@core/journey/journey";
+import type { RouteStep } from "@core/kit/kit";
+import type { PromiseState } from "@core/promise/promise";
+import { z } from "zod";
+import { assistant } from "./action";
+import type { SessionBrief } from "./classes";
+import { glue, grams, id, lengthMm, level, seq, words } from "./fields";
+import { most, seenByAssistant } from "./view";
+
+/** A step of one piece: which, the device's own id for this event, and the state the person saw. */
+export const pieceStep = { pieceId: id, eventId: id, seq };
+
+const asMade = z
+	.strictObject({
+		widthMm: lengthMm("Width"),
+		heightMm: lengthMm("Height"),
+		thickestMm: lengthMm("Thickest point", 150),
+		thinnestMm: lengthMm("Thinnest point", 150),
+		massG: grams("Weight").nullable(),
+		changed: words("What changed", 500),
+	})
+	.refine((made) => made.thinnestMm <= made.thickestMm, {
+		path: ["thinnestMm"],
+		message: "The thinnest point cannot be thicker than the thickest point.",
+	});
+
+export interface Band {
+	colour: string;
+	mm: number;
+}
+
+/** A piece as every list shows it. */
+export interface PieceBrief {
+	id: string;
+	kitVersionId: string | null;
+	code: string;
+	student: string | null;
+	kit: string | null;
+	familyId: string;
+	state: JourneyState;
+	level: FuseLevel;
+	hadLevel: FuseLevel | null;
+	seq: number;
+	step: number;
+	route: RouteStep[];
+	/** Plan of the thickest column, from the shelf up. */
+	stack: Band[];
+	stackCode: string;
+	effectiveMm: number;
+	asMade: AsMade | null;
+	readyFrom: string | null;
+	spot: string | null;
+	since: string;
+	promisedDay: string | null;
+	promise: PromiseState | null;
+	firingId: string | null;
+}
+
+export interface DryView {
+	pieces: PieceBrief[];
+	/** How many there are, shown or not. */
+	all: number;
+}
+
+export interface HandOverView {
+	coldWork: PieceBrief[];
+	ready: PieceBrief[];
+	/** How many there are, shown or not. */
+	all: { coldWork: number; ready: number; shelved: number };
+	spots: { label: string; pieces: PieceBrief[] }[];
+}
+
+export interface HistoryLine {
+	event: PieceEvent;
+	by: string | null;
+	undone: boolean;
+}
+
+export interface PieceView {
+	piece: PieceBrief;
+	history: HistoryLine[];
+	photos: { id: string; widthPx: number; heightPx: number; takenAt: string }[];
+	firings: {
+		id: string;
+		number: number;
+		kiln: string;
+		level: FuseLevel;
+		startedAt: string | null;
+		judgedLevel: string | null;
+	}[];
+	undoable: string | null;
+	/** Who took it; null where it was the owner. */
+	collectedBy: string | null;
+	session: SessionBrief | null;
+	kitId: string | null;
+}
+
+export interface LabelsView {
+	labels: {
+		code: string;
+		student: string | null;
+		kit: string | null;
+		stackCode: string;
+		qrPath: string;
+		qrSize: number;
+	}[];
+}
+
+export const actions = {
+	/** The piece as it was made: measured, glued, and with its fuse level decided again. */
+	handIn: assistant
+		.asks(z.strictObject({ ...pieceStep, asMade, glue, level }))
+		.touches("pieces")
+		.answers<{ code: string; readyFrom: string }>(),
+	reglue: assistant
+		.asks(z.strictObject({ ...pieceStep, glue }))
+		.touches("pieces")
+		.answers<{ readyFrom: string }>(),
+	addPhoto: assistant
+		.asks(z.strictObject({ pieceId: id, eventId: id }), { upload: "photo" })
+		.touches("pieces")
+		.answers<{ photoId: string }>(),
+	finishColdWork: assistant
+		.asks(z.strictObject({ ...pieceStep, note: words("The note", 500) }))
+		.touches("pieces")
+		.answers<{ state: string }>(),
+	shelve: assistant
+		.asks(z.strictObject({ ...pieceStep, spot: words("The spot", 20, 1) }))
+		.touches("pieces")
+		.answers<{ spot: string }>(),
+	collect: assistant
+		.asks(z.strictObject({ ...pieceStep, by: words("Collected by", 80, 1) }))
+		.touches("pieces")
+		.answers<{ state: string }>(),
+	undo: assistant.asks(z.strictObject(pieceStep)).touches("pieces", "loads").answers<{ state: string }>(),
+	note: assistant
+		.asks(z.strictObject({ pieceId: id, eventId: id, note: words("The note", 500, 1) }))
+		.touches("pieces")
+		.answers<{ seq: number }>(),
+};
+
+const code = words("The code", 40);
+
+export const views = {
+	dry: seenByAssistant.given({ most }).of("pieces", "people", "kits", "glass", "firings").shows<DryView>(),
+	handOver: seenByAssistant.given({ most }).of("pieces", "people", "kits", "glass", "firings").shows<HandOverView>(),
+	piece: seenByAssistant
+		.given({ code })
+		.of("pieces", "people", "kits", "glass", "firings", "loads", "kilns", "classes")
+		.shows<PieceView>(),
+	labels: seenByAssistant
+		.given({ codes: words("The codes", 2000).optional() })
+		.of("pieces")
+		.shows<LabelsView>(),
+};

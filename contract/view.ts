@@ -1,0 +1,42 @@
+import { z } from "zod";
+import { id } from "./fields";
+import type { Role } from "./people";
+import type { Topic } from "./topics";
+
+/** One thing to be seen: who may, what it is asked with, which changes it shows, and what it looks like. */
+export interface View<S extends z.ZodObject = z.ZodObject, V = unknown> {
+	/** The least role that may see it. */
+	role: Role;
+	/** Its parameters; all are text in an address. */
+	schema: S;
+	topics: readonly Topic[];
+	/** Only a type. */
+	view?: V;
+}
+
+const given =
+	(role: Role) =>
+	<P extends z.ZodRawShape>(params: P) => ({
+		of: (...topics: Topic[]) => ({
+			shows: <V>(): View<z.ZodObject<P, z.core.$strict>, V> => ({ role, schema: z.strictObject(params), topics }),
+		}),
+	});
+
+export const seenByAssistant = { given: given("assistant") };
+
+/** Parameters that several views share. */
+export const optionalId = id.optional();
+export const idList = (most: number, sentence: string) =>
+	z
+		.string()
+		.transform((text) => text.split(",").filter(Boolean))
+		.pipe(z.array(id).max(most, sentence));
+/** How many rows of a list that may grow long; a page asks for more. */
+export const PAGE = 200;
+export const most = z.coerce
+	.number({ error: "How many is a number." })
+	.int()
+	.min(1, "At least 1.")
+	.max(10_000, "At most 10000.")
+	.optional();
+export const instant = (name: string) => z.iso.datetime({ error: `${name} is not an instant.`, offset: true });

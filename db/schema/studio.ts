@@ -1,0 +1,30 @@
+import { doublePrecision, integer, pgTable, text } from "drizzle-orm/pg-core";
+import type { CoolingSchool } from "../../core/firing/demand";
+import { COOLING_SCHOOLS, DOT_SCHOOLS, type DotSchool, HEAT_SCHOOLS, type HeatSchool } from "../../core/firing/schools";
+import { SOAK_SCHOOLS, type SoakSchool } from "../../core/glass/family";
+import { oneOf, revision } from "./columns";
+
+/** One row: this database is one studio. */
+export const studio = pgTable(
+	"studio",
+	{
+		revision: revision(),
+		id: integer("id").primaryKey().default(1),
+		name: text("name").notNull(),
+		timeZone: text("time_zone").notNull(),
+		coolingSchool: text("cooling_school").$type<CoolingSchool>().notNull().default("usual"),
+		soakSchool: text("soak_school").$type<SoakSchool>().notNull().default("lower"),
+		heatSchool: text("heat_school").$type<HeatSchool>().notNull().default("usual"),
+		dotSchool: text("dot_school").$type<DotSchool>().notNull().default("asOthers"),
+		clearanceMm: doublePrecision("clearance_mm").notNull().default(5),
+		/** ISO 4217 code of the money prices are in. */
+		currency: text("currency").notNull().default("EUR"),
+		nextPieceNumber: integer("next_piece_number").notNull().default(0),
+	},
+	(t) => [
+		oneOf("studio_cooling_known", t.coolingSchool, COOLING_SCHOOLS),
+		oneOf("studio_soak_known", t.soakSchool, SOAK_SCHOOLS),
+		oneOf("studio_heat_known", t.heatSchool, HEAT_SCHOOLS),
+		oneOf("studio_dots_known", t.dotSchool, DOT_SCHOOLS),
+	],
+);

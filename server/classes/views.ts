@@ -1,0 +1,36 @@
+import { loadGlass } from "@db/queries/glass";
+import { briefs } from "@db/queries/pieces";
+import { enrolment, piece, student } from "@db/schema";
+import { asc, eq } from "drizzle-orm";
+import { type View, when } from "../house/view";
+import { kitBriefs } from "../kits/models/briefs";
+import { sessionOf } from "./models/session";
+
+export const bench: View<"bench"> = async (context, params) => {
+	const { db } = context;
+	const { sessions, session } = await sessionOf(context, params.session);
+	const books = await loadGlass(db);
+	const kits = await kitBriefs(db);
+	if (!session) return { ...books, sessions, session, seats: [], kits };
+	const rows = await db
+		.select({ enrolment, name: student.name })
+		.from(enrolment)
+		.innerJoin(student, eq(student.id, enrolment.studentId))
+		.where(eq(enrolment.sessionId, session.id))
+		.orderBy(asc(enrolment.seat));
+	const owners = await db
+		.select({ id: piece.id, studentId: piece.studentId })
+		.from(piece)
+		.where(eq(piece.sessionId, session.id));
+	const pieces = await briefs(db, eq(piece.sessionId, session.id), when(context));
+	const seats = rows.map((row) => ({
+		studentId: row.enrolment.studentId,
+		name: row.name,
+		seat: row.enrolment.seat,
+		safetySigned: row.enrolment.safetySignedAt !== null,
+		pieces: pieces.filter((one) =>
+			owners.some(({ id, studentId }) => id === one.id && studentId === row.enrolment.studentId),
+		),
+	}));
+	return { ...books, sessions, session, seats, kits };
+};

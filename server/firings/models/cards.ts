@@ -1,0 +1,95 @@
+import type { FiringCard, FiringPiece } from "@contract/firings";
+import type { PieceBrief } from "@contract/pieces";
+import { loadHeat } from "@core/loading/propose";
+import { briefs } from "@db/queries/pieces";
+import { firing, firingPlace, glassFamily, kiln, piece, scheduleVersion } from "@db/schema";
+import { desc, eq, inArray, type SQL } from "drizzle-orm";
+import { type ViewContext, when } from "../../house/view";
+import { kilnCard } from "../../kilns/models/cards";
+import { openInstant } from "./may-open";
+
+async function namesOfSchedules(db: ViewContext["db"], ids: string[]): Promise<Map<string, string>> {
+	if (ids.length === 0) return new Map();
+	const rows = await db
+		.select({ id: scheduleVersion.id, version: scheduleVersion.version, document: scheduleVersion.document })
+		.from(scheduleVersion)
+		.where(inArray(scheduleVersion.id, ids));
+	return new Map(rows.map(({ id, version, document }) => [id, `${document.name}, version ${version}`]));
+}
+
+/** What lies in a firing, for a simulation of it. A bare one has a thickness of its own. */
+function heatOf(pieces: readonly PieceBrief[], row: typeof kiln.$inferSelect, bareMm: number): FiringCard["heat"] {
+	const loaded = pieces.flatMap(({ asMade }) => (asMade ? [{ asMade }] : []));
+	const shelf = { widthMm: row.shelfWidthMm, heightMm: row.shelfHeightMm };
+	return {
+		...loadHeat(loaded, shelf, bareMm),
+		onMould: pieces.some(({ route, step }) => Boolean(route[step]?.mouldId)),
+	};
+}
+
+/** Firings with their kiln, schedule and the pieces on their shelf, newest first. */
+export async function firingCards(context: ViewContext, where: SQL | undefined, most = 20): Promise<FiringCard[]> {
+	const { db } = context;
+	const rows = await db
+		.select({ firing, kiln, family: glassFamily })
+		.from(firing)
+		.innerJoin(kiln, eq(kiln.id, firing.kilnId))
+		.innerJoin(glassFamily, eq(glassFamily.id, firing.familyId))
+		.where(where)
+		.orderBy(desc(firing.number))
+		.limit(most);
+	const ids = rows.map((row) => row.firing.id);
+	const places = ids.length > 0 ? await db.select().from(firingPlace).where(inArray(firingPlace.firingId, ids)) : [];
+	const pieceIds = [...new Set(places.map(({ pieceId }) => pieceId))];
+	const pieces = pieceIds.length > 0 ? await briefs(db, inArray(piece.id, pieceIds), when(context)) : [];
+	const scheduleNames = await namesOfSchedules(
+		db,
+		rows.flatMap((one) => one.firing.scheduleVersionId ?? []),
+	);
+	return rows.map(({ firing: row, kiln: kilnRow, family }) => ({
+		id: row.id,
+		number: row.number,
+		state: row.state,
+		kiln: kilnCard(kilnRow, row, context),
+		family,
+		level: row.level,
+		schedule: row.schedule,
+		setBy: row.setBy,
+		airMin: row.airMin,
+		plannedAt: row.plannedAt.toISOString(),
+		startedAt: row.startedAt?.toISOString() ?? null,
+		speedUp: row.speedUp,
+		openAt: openInstant(row)?.toISOString() ?? null,
+		openS: row.openS,
+		kwh: row.kwh,
+		flow: row.flow,
+		predictedEndS: row.predictedEndS,
+		predictedOpenS: row.predictedOpenS,
+		what: row.what,
+		note: row.note,
+		scheduleName: scheduleNames.get(row.scheduleVersionId ?? "") ?? null,
+		heat: heatOf(
+			pieces.filter(({ id }) => places.some((place) => place.firingId === row.id && place.pieceId === id)),
+			kilnRow,
+			row.thicknessMm ?? 0,
+		),
+		pieces: places
+			.filter(({ firingId }) => firingId === row.id)
+			.flatMap((place): FiringPiece[] => {
+				const brief = pieces.find(({ id }) => id === place.pieceId);
+				if (!brief) return [];
+				const { xMm, yMm, widthMm, heightMm, turned } = place;
+				return [
+					{
+						...brief,
+						place: { id: brief.id, xMm, yMm, widthMm, heightMm, turned },
+						costHours: place.costHours,
+						expectedLevel: place.expectedLevel,
+						judgedLevel: place.judgedLevel,
+						faults: place.faults ?? [],
+						next: place.next,
+					},
+				];
+			}),
+	}));
+}

@@ -1,0 +1,39 @@
+import { randomUUID } from "node:crypto";
+import { scheduleHours } from "@core/firing/schedule";
+import { afterFiring } from "@core/kiln/record";
+import { firingOf, lockFiring, placesIn } from "@db/queries/firings";
+import { lockKiln } from "@db/queries/kilns";
+import { firing, kiln } from "@db/schema";
+import { eq } from "drizzle-orm";
+import { isStandIn, pressStart } from "../devices/stand-in-panel";
+import type { UseCase } from "../house/context";
+import { inTheBook, Refusal } from "../house/refusal";
+import { recordSteps } from "../pieces/models/record";
+
+/** Starts a planned firing: somebody is at the kiln and has pressed its start; here the record and the readings begin. */
+export const startFiring: UseCase<"startFiring"> = async (context, { firingId, speedUp }) => {
+	const { tx, now } = context;
+	const row = inTheBook(await lockFiring(tx, firingId), "firing");
+	if (row.state === "running" && row.startedAt) return { startedAt: row.startedAt.toISOString() };
+	if (row.state !== "planned")
+		throw new Refusal("conflict", `Firing ${row.number} is ${row.state} and cannot be started.`);
+	const other = await firingOf(tx, row.kilnId, "running");
+	if (other) throw new Refusal("conflict", `This kiln still holds firing ${other.number}. Open and unload it first.`);
+	const places = await placesIn(tx, firingId);
+	await recordSteps(
+		context,
+		places.map(({ pieceId }) => ({ pieceId, eventId: randomUUID(), data: { type: "firingStarted", firingId } })),
+	);
+	const its = inTheBook(await lockKiln(tx, row.kilnId), "kiln");
+	const { line } = its;
+	if (speedUp > 1 && !isStandIn(line))
+		throw new Refusal("invalid", `Only the stand-in’s clock can run faster: ${its.name} is real.`);
+	await tx.update(firing).set({ state: "running", startedAt: now, speedUp }).where(eq(firing.id, firingId));
+	const hours = scheduleHours(row.schedule, its.body);
+	await tx
+		.update(kiln)
+		.set({ uses: its.uses + 1, ...afterFiring(its, hours) })
+		.where(eq(kiln.id, its.id));
+	if (isStandIn(line)) context.afterwards.push(() => pressStart(line.port, row.schedule.segments, speedUp));
+	return { startedAt: now.toISOString() };
+};

@@ -1,0 +1,13 @@
+import { glass, glassFamily } from "@db/schema";
+import { eq } from "drizzle-orm";
+import type { UseCase } from "../house/context";
+import { Refusal } from "../house/refusal";
+import { saved } from "../house/saved";
+
+/** Writes one glass into the book, new or known. */
+export const saveGlass: UseCase<"saveGlass"> = async ({ tx }, { glass: row, revision }) => {
+	const [family] = await tx.select().from(glassFamily).where(eq(glassFamily.id, row.familyId));
+	if (!family)
+		throw new Refusal("invalid", [{ path: ["glass", "familyId"], sentence: "This family is not in the book." }]);
+	return { glassId: row.id, revision: await saved(row.name, tx, glass, row, revision) };
+};

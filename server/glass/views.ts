@@ -1,0 +1,38 @@
+import { loadMoulds } from "@db/queries/glass";
+import { kitNames } from "@db/queries/kits";
+import { kiln, sample } from "@db/schema";
+import { asc, desc, eq, isNotNull } from "drizzle-orm";
+import type { View } from "../house/view";
+import { booksFor, currencyFor } from "./models/books";
+
+export const books: View<"books"> = async (context) => {
+	const { db } = context;
+	const samples = await db
+		.select({
+			id: sample.id,
+			revision: sample.revision,
+			name: sample.name,
+			document: sample.document,
+			stackCode: sample.stackCode,
+			kiln: kiln.name,
+			kilnId: sample.kilnId,
+			level: sample.level,
+			peakC: sample.peakC,
+			holdMin: sample.holdMin,
+			firedOn: sample.firedOn,
+			result: sample.result,
+			shows: sample.shows,
+			hasPicture: isNotNull(sample.picture).mapWith(Boolean),
+		})
+		.from(sample)
+		.leftJoin(kiln, eq(kiln.id, sample.kilnId))
+		.orderBy(desc(sample.firedOn), asc(sample.name));
+	return {
+		...(await booksFor(context)),
+		moulds: await loadMoulds(db),
+		samples,
+		kilns: await db.select({ id: kiln.id, name: kiln.name }).from(kiln).orderBy(asc(kiln.sort)),
+		kits: await kitNames(db),
+		currency: currencyFor(context),
+	};
+};

@@ -1,0 +1,71 @@
+import { curveOf, type Schedule } from "@core/firing/schedule";
+import type { GlassFamily } from "@core/glass/family";
+import type { LogMapping } from "@core/kiln/log";
+import { seriesOf } from "@core/kiln/simulate";
+import type { KitDesign } from "@core/kit/kit";
+import { type LoadKiln, type LoadSchools, proposeLoad, simulateLoad, type WaitingPiece } from "@core/loading/propose";
+import { mainFamily, pieceToFire } from "@core/stack/outlook";
+import { type GlassBook, type KitReading, readKit } from "@core/stack/read-kit";
+import { stackOf } from "@core/stack/stack";
+import { readLines, readLog } from "@formats/kiln-log";
+import { type KitSheet, kitPdf } from "@formats/kit-pdf";
+
+interface BookedKit {
+	design: KitDesign;
+	book: GlassBook;
+}
+
+interface PlannedLoad {
+	pieces: WaitingPiece[];
+	kiln: LoadKiln;
+	family: GlassFamily;
+}
+
+interface LogText {
+	text: string;
+	mapping: LogMapping;
+	timeZone: string;
+}
+
+/** What takes too long for a process that answers. Pure: each gets all it needs, for it is done in another thread. */
+export const tasks = {
+	readKit: ({ design, book }: BookedKit): KitReading => readKit(design, book),
+
+	/** What a schedule has to know of a kit, and the family with most glass. */
+	kitToFire({ design, book }: BookedKit) {
+		const stack = stackOf(design, book);
+		const fired = stack.glass.some((one) => one.fused);
+		return { piece: pieceToFire(stack, fired), familyId: mainFamily(stack) };
+	},
+
+	readLog: ({ text, mapping, timeZone }: LogText) => readLog(text, mapping, timeZone),
+
+	readLines: ({ text, mapping, timeZone, afterMs }: LogText & { afterMs: number | undefined }) =>
+		readLines(text, mapping, timeZone, afterMs),
+
+	/** A kit's sheet; it is read here where no reading is kept. */
+	kitPdf: ({
+		book,
+		reading,
+		...sheet
+	}: Omit<KitSheet, "reading"> & { book: GlassBook; reading: KitReading | undefined }) =>
+		kitPdf({ ...sheet, reading: reading ?? readKit(sheet.design, book) }),
+
+	proposeLoad: ({ pieces, kiln, family, schools }: PlannedLoad & { schools: LoadSchools }) =>
+		proposeLoad(pieces, kiln, family, schools),
+
+	/** A load's schedule as planned and as the kiln will follow it, to be drawn. */
+	drawLoad: ({ pieces, kiln, family, schedule }: PlannedLoad & { schedule: Schedule }) => ({
+		plan: curveOf(schedule, kiln.body),
+		air: thinned([...seriesOf(simulateLoad(pieces, kiln, family, schedule), "airC")]),
+	}),
+};
+
+const DRAWN = 300;
+
+function thinned<T>(points: T[]): T[] {
+	const every = Math.max(1, Math.ceil(points.length / DRAWN));
+	return points.filter((_, i) => i % every === 0 || i === points.length - 1);
+}
+
+export type Tasks = typeof tasks;

@@ -1,0 +1,45 @@
+import type { Role } from "@contract/people";
+import type { Problem } from "@core/result";
+
+const STATUS = {
+	invalid: 400,
+	signedOut: 401,
+	forbidden: 403,
+	missing: 404,
+	conflict: 409,
+	tooMuch: 413,
+	tooHeavy: 422,
+	tooOften: 429,
+	busy: 503,
+} as const;
+
+export type RefusalKind = keyof typeof STATUS;
+
+/** Thrown by a use case: ends its transaction without a trace and becomes the answer's status and sentence. */
+export class Refusal extends Error {
+	readonly problems: Problem[];
+
+	constructor(
+		readonly kind: RefusalKind,
+		sentenceOrProblems: string | Problem[],
+	) {
+		const problems =
+			typeof sentenceOrProblems === "string" ? [{ path: [], sentence: sentenceOrProblems }] : sentenceOrProblems;
+		super(problems[0]?.sentence ?? kind);
+		this.problems = problems;
+	}
+
+	get status(): number {
+		return STATUS[this.kind];
+	}
+}
+
+/** For somebody whose role may not. */
+export const refuseOthers = (role: Role): Refusal =>
+	new Refusal("forbidden", role === "instructor" ? "Only an instructor may do this." : "You may not do this.");
+
+/** A row that was looked for by its id, or the refusal that it is not there. */
+export function inTheBook<T>(row: T | undefined, what: string): T {
+	if (row === undefined) throw new Refusal("missing", `This ${what} is not in the book.`);
+	return row;
+}

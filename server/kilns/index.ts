@@ -1,0 +1,26 @@
+import { acceptLearned } from "./accept-learned";
+import { acceptOffset } from "./accept-offset";
+import { doneUpkeep } from "./done-upkeep";
+import { importKilnLog } from "./import-kiln-log";
+import { pressStandIn } from "./press-stand-in";
+import { saveKiln } from "./save-kiln";
+import { seeAlarm } from "./see-alarm";
+import { steerKiln } from "./steer-kiln";
+import { takeBackImport } from "./take-back-import";
+import { tellStandIn } from "./tell-stand-in";
+import { kilnList, kilnNow, kilnPage, kilnRecordView, lesson } from "./views";
+
+export const useCases = {
+	saveKiln,
+	doneUpkeep,
+	importKilnLog,
+	takeBackImport,
+	acceptLearned,
+	acceptOffset,
+	steerKiln,
+	seeAlarm,
+	tellStandIn,
+	pressStandIn,
+};
+
+export const views = { kilns: kilnList, kiln: kilnPage, kilnNow, kilnRecord: kilnRecordView, kilnLesson: lesson };

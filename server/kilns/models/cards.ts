@@ -1,0 +1,45 @@
+import type { KilnCard } from "@contract/kilns";
+import { activeFirings, type FiringRow } from "@db/queries/firings";
+import { type KilnRow, loadKilns } from "@db/queries/kilns";
+import { clockNear } from "@formats/time";
+import { isStandIn } from "../../devices/stand-in-panel";
+import { openInstant } from "../../firings/models/may-open";
+import type { ViewContext } from "../../house/view";
+
+export function kilnCard(row: KilnRow, busy: FiringRow | undefined, context: ViewContext): KilnCard {
+	const openAt = busy && openInstant(busy);
+	return {
+		id: row.id,
+		name: row.name,
+		body: row.body,
+		shelfWidthMm: row.shelfWidthMm,
+		shelfHeightMm: row.shelfHeightMm,
+		marginMm: row.marginMm,
+		clearHeightMm: row.clearHeightMm,
+		maxC: row.maxC,
+		maxSegments: row.maxSegments,
+		shelfShape: row.shelfShape,
+		zones: row.zones,
+		line: row.line === null ? null : isStandIn(row.line) ? "standIn" : row.line.driver,
+		permissions: row.permissions,
+		doorSide: row.doorSide,
+		mayPlan: busy?.state !== "planned",
+		busyUntil: openAt?.toISOString() ?? null,
+		busyWith: busy
+			? busy.state === "planned"
+				? `firing ${busy.number} is planned`
+				: `firing ${busy.number} runs, open not before ${openAt ? clockNear(openAt, context.now, context.studio.timeZone) : "unknown"}`
+			: null,
+	};
+}
+
+/** Electric kilns with what keeps them busy. A running kiln may have its next load planned; a planned one may not. */
+export async function kilnCards(context: ViewContext): Promise<KilnCard[]> {
+	const [rows, firings] = await Promise.all([loadKilns(context.db), activeFirings(context.db)]);
+	return rows
+		.filter(({ kind }) => kind === "electric")
+		.map((row) => {
+			const its = firings.filter(({ kilnId }) => kilnId === row.id);
+			return kilnCard(row, its.find(({ state }) => state === "planned") ?? its[0], context);
+		});
+}

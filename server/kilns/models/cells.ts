@@ -1,0 +1,94 @@
+import type { KilnCell, KilnState } from "@contract/kilns";
+import { OPEN_C } from "@core/firing/build";
+import { curveOf } from "@core/firing/schedule";
+import { silentAfterS } from "@core/kiln/watch";
+import { activeFirings, type FiringRow } from "@db/queries/firings";
+import { type KilnRow, loadKilns } from "@db/queries/kilns";
+import { type latestLive, latestLives } from "@db/queries/readings";
+import { mayOpen, openInstant } from "../../firings/models/may-open";
+import type { ViewContext } from "../../house/view";
+
+export async function kilnCells({ db, now }: ViewContext): Promise<KilnCell[]> {
+	const [kilns, firings] = await Promise.all([loadKilns(db), activeFirings(db)]);
+	const newest = await latestLives(
+		db,
+		kilns.map(({ id }) => id),
+		now,
+	);
+	return kilns.map((row) => {
+		const reading = newest.get(row.id);
+		const its = firings.filter(({ kilnId }) => kilnId === row.id);
+		const current = its.find(({ state }) => state === "running") ?? its[0];
+		const airC = reading ? reading.airC : row.body.roomC;
+		const readAgoS = reading ? (now.getTime() - reading.at.getTime()) / 1000 : null;
+		const cell = { id: row.id, name: row.name, kind: row.kind, airC, readAgoS, uses: row.uses };
+		if (!current) return { ...cell, state: "empty" as const, phase: "empty", firing: null };
+		const plan = curveOf(current.schedule, row.body);
+		const elapsedS = current.startedAt ? ((now.getTime() - current.startedAt.getTime()) / 1000) * current.speedUp : 0;
+		const state = kilnState(current, row, reading, now, plan.at(-1)?.s ?? 0, elapsedS);
+		return {
+			...cell,
+			state,
+			phase: measuredPhase(reading, current) ?? phaseOf(current, row, state, elapsedS),
+			firing: {
+				id: current.id,
+				number: current.number,
+				level: current.level,
+				pieces: current.pieces,
+				speedUp: current.speedUp,
+				startedAt: current.startedAt?.toISOString() ?? null,
+				elapsedS,
+				openAt: openInstant(current)?.toISOString() ?? null,
+				plan,
+				totalS: current.predictedOpenS ?? current.openS,
+			},
+		};
+	});
+}
+
+function kilnState(
+	row: FiringRow,
+	{ line }: KilnRow,
+	reading: Parameters<typeof mayOpen>[1],
+	now: Date,
+	endS: number,
+	elapsedS: number,
+): KilnState {
+	if (row.state === "planned") return "planned";
+	if (mayOpen(row, reading, now, silentAfterS(line?.driver)).may) return "canOpen";
+	return elapsedS < endS ? "running" : "cooling";
+}
+
+/** What the controller itself says, where that is more than a number. */
+function measuredPhase(reading: Awaited<ReturnType<typeof latestLive>>, current: FiringRow): string | undefined {
+	if (reading?.firingId !== current.id) return undefined;
+	if (reading.status === "powerLost") return "waits, power was lost";
+	if (reading.status === "sensorOpen") return "sensor open";
+	return reading.status === "held" ? "held by hand" : undefined;
+}
+
+/** Which part of its schedule a firing is in by the clock, in a word or two. */
+function phaseOf(row: FiringRow, { body }: KilnRow, state: KilnState, elapsedS: number): string {
+	if (state === "planned") return "loaded, not started";
+	if (state === "canOpen") return `below ${OPEN_C} °C`;
+	const words = {
+		up: "heating",
+		peak: "to the peak",
+		drop: "anneal",
+		down1: "cooling slowly",
+		down2: "cooling",
+		down3: "cooling",
+	};
+	for (let i = 1; i <= row.schedule.segments.length; i++) {
+		const segments = row.schedule.segments.slice(0, i);
+		const last = segments[i - 1];
+		const curve = curveOf({ segments }, body);
+		if (elapsedS >= (curve.at(-1)?.s ?? 0) || !last) continue;
+		const holding = last.holdMin > 0 && elapsedS > (curve.at(-2)?.s ?? 0);
+		if (last.name === "up" && holding) return "letting air out";
+		if (last.name === "peak" && holding) return "holding the peak";
+		if (last.name === "drop" && !holding) return "falling to anneal";
+		return words[last.name];
+	}
+	return "cooling by itself";
+}

@@ -1,0 +1,60 @@
+import { isDeepStrictEqual } from "node:util";
+import type { KilnForm } from "@contract/documents/kiln";
+import { recounted, SHELF_SHAPES } from "@core/kiln/record";
+import { firingOf } from "@db/queries/firings";
+import { type KilnRow, lastSort, lockKiln } from "@db/queries/kilns";
+import { kiln } from "@db/schema";
+import type { UseCase } from "../house/context";
+import { Refusal } from "../house/refusal";
+import { saved } from "../house/saved";
+
+/** Writes a kiln down, new or known. What the studio counted or learned of it is not typed here, and stays. */
+export const saveKiln: UseCase<"saveKiln"> = async ({ tx }, { kiln: form, revision, anew }) => {
+	refuseUnfit(form);
+	const known = await lockKiln(tx, form.id);
+	if (known) refuseForKnown(known, form, await firingOf(tx, known.id, "running"));
+	const record = recounted(known, form, anew);
+	const body = { ...form.body, ...(known?.body.offsetK !== undefined && { offsetK: known.body.offsetK }) };
+	const sort = known?.sort ?? (await lastSort(tx)) + 1;
+	return { kilnId: form.id, revision: await saved(form.name, tx, kiln, { ...form, ...record, body, sort }, revision) };
+};
+
+/** What does not fit together, with the field it is about. */
+function refuseUnfit(form: KilnForm): void {
+	const at = (field: string, sentence: string) => new Refusal("invalid", [{ path: ["kiln", field], sentence }]);
+	if (form.line?.driver === "modbus" && form.permissions.start && !form.line.map.commands.start)
+		throw at("permissions", "To start it from here its register map needs a start command.");
+	const outside = form.zones.find(
+		({ xMm, yMm, widthMm, heightMm }) =>
+			xMm + widthMm > form.shelfWidthMm + 1 || yMm + heightMm > form.shelfHeightMm + 1,
+	);
+	if (outside) throw at("zones", `The zone “${outside.name}” reaches beyond the shelf.`);
+	if (form.shelfShape !== SHELF_SHAPES[0] && form.shelfWidthMm !== form.shelfHeightMm)
+		throw at("shelfHeightMm", `A ${form.shelfShape} shelf is as deep as it is wide.`);
+}
+
+/** Watching and predicting a firing go by these: they hold still while one runs. */
+const HELD_WHILE_RUNNING = {
+	maxC: "highest temperature",
+	maxSegments: "number of segments",
+	line: "line",
+	shelfWidthMm: "shelf",
+	shelfHeightMm: "shelf",
+	shelfShape: "shelf",
+} as const;
+
+function refuseForKnown(known: KilnRow, form: KilnForm, running: { number: number } | undefined): void {
+	if (known.kind !== form.kind && known.uses > 0)
+		throw new Refusal("conflict", "A kiln that has been fired keeps its kind.");
+	if (!running) return;
+	const { offsetK: _, ...body } = known.body;
+	const held = Object.entries(HELD_WHILE_RUNNING).find(
+		([key]) => !isDeepStrictEqual(known[key as keyof KilnRow], form[key as keyof KilnForm]),
+	);
+	const what = held?.[1] ?? (isDeepStrictEqual(body, form.body) ? undefined : "figures of how it heats");
+	if (what)
+		throw new Refusal(
+			"conflict",
+			`Firing ${running.number} is running by this kiln’s ${what}. Wait until it is opened.`,
+		);
+}

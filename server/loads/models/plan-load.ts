@@ -1,0 +1,57 @@
+import type { GlassFamily } from "@core/glass/family";
+import type { LoadKiln, LoadProposal } from "@core/loading/propose";
+import type { Reader } from "@db/connect";
+import type { KilnRow } from "@db/queries/kilns";
+import { loadKiln } from "@db/queries/kilns";
+import type { Studio } from "@db/queries/studio";
+import { loadWaiting } from "@db/queries/waiting";
+import { glassFamily } from "@db/schema";
+import { eq } from "drizzle-orm";
+import { inPool } from "../../heavy/in-pool";
+import { inTheBook, Refusal } from "../../house/refusal";
+
+/** The largest square within a round or octagonal shelf leaves this share of its width free on each side. */
+const CORNERS_SHARE = (1 - Math.SQRT1_2) / 2;
+
+export const loadKilnOf = (row: KilnRow): LoadKiln => ({
+	body: row.body,
+	shelf: {
+		widthMm: row.shelfWidthMm,
+		heightMm: row.shelfHeightMm,
+		marginMm: row.marginMm + (row.shelfShape === "rectangle" ? 0 : row.shelfWidthMm * CORNERS_SHARE),
+	},
+	clearHeightMm: row.clearHeightMm,
+	maxC: row.maxC,
+});
+
+/** The load that these pieces would make on this kiln, from the rows as they are now. Proposing and accepting both come here. */
+export async function planLoad(
+	reader: Reader,
+	studio: Studio,
+	kilnId: string,
+	pieceIds: readonly string[],
+): Promise<{
+	proposal: LoadProposal;
+	kiln: KilnRow;
+	family: GlassFamily;
+	pieces: Awaited<ReturnType<typeof loadWaiting>>;
+}> {
+	const row = inTheBook(await loadKiln(reader, kilnId), "kiln");
+	if (row.kind !== "electric") throw new Refusal("invalid", `${row.name} takes one small piece by hand, no load.`);
+	const pieces = await loadWaiting(reader, pieceIds);
+	const [family] = await reader
+		.select()
+		.from(glassFamily)
+		.where(eq(glassFamily.id, pieces[0]?.familyId ?? ""));
+	if (!family) throw new Refusal("invalid", "No piece was chosen for this load.");
+	const schools = {
+		cooling: studio.coolingSchool,
+		soak: studio.soakSchool,
+		heat: studio.heatSchool,
+		dots: studio.dotSchool,
+		clearanceMm: studio.clearanceMm,
+	};
+	const result = await inPool("proposeLoad", { pieces, kiln: loadKilnOf(row), family, schools });
+	if (!result.ok) throw new Refusal("invalid", result.problems);
+	return { proposal: result.value, kiln: row, family, pieces };
+}

@@ -1,0 +1,3 @@
+import { changePassword } from "./change-password";
+
+export const useCases = { changePassword };

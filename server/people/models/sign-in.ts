@@ -1,0 +1,40 @@
+import * as schema from "@db/schema";
+import { betterAuth } from "better-auth";
+import { drizzleAdapter } from "better-auth/adapters/drizzle";
+import { database } from "../../house/database";
+import { getSettings } from "../../house/settings";
+
+/** Set by the entry (scripts/client-address.ts), which takes away whatever a sender says about itself. */
+export const CLIENT_ADDRESS = "x-zephyr-client";
+
+function build() {
+	const settings = getSettings();
+	return betterAuth({
+		secret: settings.secret,
+		baseURL: settings.publicUrl,
+		basePath: "/api/auth",
+		trustedOrigins: [settings.publicUrl],
+		database: drizzleAdapter(database().db, { provider: "pg", schema }),
+		emailAndPassword: { enabled: true, disableSignUp: true, minPasswordLength: 10, maxPasswordLength: 128 },
+		user: {
+			additionalFields: {
+				role: { type: "string", input: false, defaultValue: "assistant" },
+				demoPassword: { type: "boolean", input: false, defaultValue: false },
+			},
+		},
+		session: { expiresIn: 60 * 60 * 24 * 14, updateAge: 60 * 60 * 24 },
+		// Tries are counted by back-off.ts, by account as well as by address.
+		rateLimit: { enabled: false },
+		advanced: { ipAddress: { ipAddressHeaders: [CLIENT_ADDRESS] }, cookiePrefix: "zephyr" },
+		telemetry: { enabled: false },
+		logger: { level: "error" },
+	});
+}
+
+let instance: ReturnType<typeof build> | undefined;
+
+/** The sign-in library, made at first use: settings are there only once the server runs. */
+export function signIn(): ReturnType<typeof build> {
+	instance ??= build();
+	return instance;
+}

@@ -1,0 +1,16 @@
+import { addPhoto } from "./add-photo";
+import { collect } from "./collect";
+import { dry } from "./dry";
+import { finishColdWork } from "./finish-cold-work";
+import { handIn } from "./hand-in";
+import { handOver } from "./hand-over";
+import { labels } from "./labels";
+import { note } from "./note";
+import { reglue } from "./reglue";
+import { shelve } from "./shelve";
+import { undo } from "./undo";
+import { pieceView } from "./views";
+
+export const useCases = { addPhoto, handIn, reglue, finishColdWork, shelve, collect, undo, note };
+
+export const views = { dry, handOver, piece: pieceView, labels };

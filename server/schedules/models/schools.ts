@@ -1,0 +1,9 @@
+import type { Schools } from "@core/firing/schools";
+import type { Studio } from "@db/queries/studio";
+
+export const schoolsOf = (studio: Studio): Schools => ({
+	heat: studio.heatSchool,
+	soak: studio.soakSchool,
+	cooling: studio.coolingSchool,
+	dots: studio.dotSchool,
+});

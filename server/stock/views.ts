@@ -1,0 +1,26 @@
+import { cutListOf } from "@core/cutting/count";
+import { cutsOf } from "@core/kit/kit";
+import { loadGlass } from "@db/queries/glass";
+import { kitNames } from "@db/queries/kits";
+import { cutRunsOf } from "@db/queries/stock";
+import { sessionOf } from "../classes/models/session";
+import type { View } from "../house/view";
+
+export const cut: View<"cut"> = async (context, params) => {
+	const { db } = context;
+	const { sessions, session } = await sessionOf(context, params.session);
+	const rows = session ? await cutRunsOf(db, session.id) : [];
+	return {
+		...(await loadGlass(db)),
+		sessions,
+		session,
+		kits: await kitNames(db),
+		runs: rows.map(({ run, kit, done }) => ({
+			id: run.id,
+			kits: run.kits,
+			kit: kit.document,
+			kitId: kit.keptId,
+			lines: cutListOf(cutsOf(kit.document), run.kits).map((line) => ({ ...line, done: done.get(line.key) ?? 0 })),
+		})),
+	};
+};

@@ -1,0 +1,19 @@
+import type { View } from "../house/view";
+import { alarmBriefs, openOrUnseen } from "../kilns/models/alarms";
+import { kilnCells } from "../kilns/models/cells";
+import { stationCounts } from "./models/station-counts";
+
+export const frame: View<"frame"> = async (context) => {
+	const { studio, actor, now } = context;
+	const kilns = await kilnCells(context);
+	return {
+		studio: studio.name,
+		timeZone: studio.timeZone,
+		now: now.toISOString(),
+		person: { name: actor.name, role: actor.role },
+		clearanceMm: studio.clearanceMm,
+		stations: await stationCounts(context, kilns),
+		kilns,
+		alarms: await alarmBriefs(context.db, openOrUnseen()),
+	};
+};

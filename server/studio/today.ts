@@ -1,0 +1,179 @@
+import type { PieceBrief } from "@contract/pieces";
+import type { TodayLine } from "@contract/studio";
+import { LEVEL_WORDS } from "@core/firing/level";
+import { groupBy } from "@core/group-by";
+import { ALARM_WORDS } from "@core/kiln/watch";
+import { briefs, unfinished } from "@db/queries/pieces";
+import { sessionBriefs } from "@db/queries/sessions";
+import { clockNear, dayOf, wallClockMs } from "@formats/time";
+import { type View, when } from "../house/view";
+import { alarmBriefs, openOrUnseen } from "../kilns/models/alarms";
+import { kilnCells } from "../kilns/models/cells";
+import { stationCounts } from "./models/station-counts";
+
+/** The first dozen of a long row, and how many more there are. */
+const someOf = (words: readonly string[], most = 12) =>
+	words.length > most ? `${words.slice(0, most).join(", ")} and ${words.length - most} more` : words.join(", ");
+
+const plural = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
+
+/** What to do, what the glass makes wait, what was promised: one line and one action each. */
+export const today: View<"today"> = async (context) => {
+	const { db, studio, now } = context;
+	const zone = studio.timeZone;
+	const day = dayOf(now, zone);
+	const kilns = await kilnCells(context);
+	const [stations, sessions, alarms, pieces] = await Promise.all([
+		stationCounts(context, kilns),
+		sessionBriefs(db, day),
+		alarmBriefs(db, openOrUnseen()),
+		briefs(db, unfinished(), when(context)),
+	]);
+	const doNow: TodayLine[] = [];
+	const waiting: TodayLine[] = [];
+	const line = (
+		key: string,
+		what: string,
+		detail: string,
+		href: string,
+		action: string,
+		rest: Partial<TodayLine> = {},
+	): TodayLine => ({
+		key,
+		what,
+		detail,
+		at: null,
+		href,
+		action,
+		urgency: "due",
+		...rest,
+	});
+
+	for (const alarm of alarms) {
+		const since = `since ${clockNear(alarm.startedAt, now, zone)}${alarm.endedAt ? ", over now" : ""}`;
+		doNow.push(
+			line(`alarm-${alarm.id}`, `${alarm.kiln}: ${ALARM_WORDS[alarm.kind]}`, since, "/fire", "Look at the kiln", {
+				urgency: "late",
+			}),
+		);
+	}
+	for (const cell of kilns) {
+		const its = cell.firing;
+		if (!its) continue;
+		const load = `${plural(its.pieces, "piece")}, ${LEVEL_WORDS[its.level]}`;
+		if (cell.state === "canOpen")
+			doNow.push(
+				line(`open-${its.id}`, `Open ${cell.name}`, `firing ${its.number}: ${load}`, "/open", "Open and judge"),
+			);
+		if (cell.state === "planned")
+			doNow.push(
+				line(`start-${its.id}`, `Start ${cell.name}`, `firing ${its.number}: ${load}`, "/fire", "Go to the kiln"),
+			);
+		if (cell.state === "running" || cell.state === "cooling") {
+			waiting.push(
+				line(`fire-${its.id}`, `${cell.name}, ${cell.phase}`, `firing ${its.number}: ${load}`, "/fire", "Look", {
+					at: its.openAt,
+					urgency: "calm",
+				}),
+			);
+		}
+	}
+	if (stations.open.line === "to judge" && !kilns.some(({ state }) => state === "canOpen")) {
+		doNow.push(
+			line(
+				"judge",
+				`Judge ${plural(stations.open.count, "piece")}`,
+				"out of the kiln, not looked at yet",
+				"/open",
+				"Judge",
+			),
+		);
+	}
+	const todays = sessions.filter(({ isToday }) => isToday);
+	for (const session of todays) {
+		doNow.push(
+			line(
+				`class-${session.id}`,
+				session.title,
+				`${plural(session.students, "student")}, ${session.startsAt} to ${session.endsAt}`,
+				`/bench?session=${session.id}`,
+				"Open the bench",
+				{
+					at: new Date(wallClockMs(session.day, session.startsAt, zone)).toISOString(),
+				},
+			),
+		);
+	}
+	if (stations.cut.count > 0)
+		doNow.push(
+			line("cut", `Cut ${plural(stations.cut.count, "part")}`, "for the next class, spares counted", "/cut", "Cut"),
+		);
+	if (stations.load.count > 0)
+		doNow.push(
+			line(
+				"load",
+				`Load ${plural(stations.load.count, "piece")}`,
+				"dry and sorted into trays",
+				"/load",
+				"Propose a load",
+			),
+		);
+	const coldWork = pieces.filter(({ state }) => state === "coldWork");
+	if (coldWork.length > 0)
+		doNow.push(
+			line(
+				"cold",
+				`Cold work on ${plural(coldWork.length, "piece")}`,
+				someOf(coldWork.map(({ code }) => code)),
+				"/hand-over",
+				"Finish",
+			),
+		);
+	const unshelved = pieces.filter(({ state, spot }) => state === "ready" && !spot);
+	if (unshelved.length > 0)
+		doNow.push(
+			line(
+				"shelve",
+				`Put ${plural(unshelved.length, "piece")} on the shelf`,
+				someOf(unshelved.map(({ code }) => code)),
+				"/hand-over",
+				"Choose spots",
+			),
+		);
+
+	const wet = pieces.filter(
+		({ state, readyFrom }) => state === "queued" && readyFrom !== null && Date.parse(readyFrom) > now.getTime(),
+	);
+	for (const [readyFrom, some] of groupBy(wet, (one) => one.readyFrom)) {
+		waiting.push(
+			line(`dry-${readyFrom}`, `Glue dries on ${plural(some.length, "piece")}`, someOf(some.map(who)), "/dry", "Look", {
+				at: readyFrom,
+				urgency: "calm",
+			}),
+		);
+	}
+	waiting.sort((a, b) => (a.at ?? "").localeCompare(b.at ?? ""));
+	return { doNow, waiting, promised: promisedLines(pieces) };
+};
+
+const who = ({ code, student }: PieceBrief) => (student ? `${student.split(" ")[0]} ${code}` : code);
+
+function promisedLines(pieces: readonly PieceBrief[]): (TodayLine & { day: string })[] {
+	const rank = { late: 0, atRisk: 1, ok: 2, kept: 3 } as const;
+	return pieces
+		.flatMap((one) => (one.promise && one.promisedDay ? [{ ...one, promise: one.promise, day: one.promisedDay }] : []))
+		.filter(({ promise, state }) => promise !== "kept" || state === "ready")
+		.sort((a, b) => rank[a.promise] - rank[b.promise] || a.day.localeCompare(b.day) || a.code.localeCompare(b.code))
+		.slice(0, 40)
+		.map((one) => ({
+			key: one.id,
+			what: one.student ?? one.code,
+			detail: `${one.code} · ${one.kit ?? "piece"}`,
+			day: one.day,
+			at: null,
+			href: `/piece/${one.code}`,
+			action: "Look",
+			urgency:
+				one.promise === "late" ? ("late" as const) : one.promise === "atRisk" ? ("atRisk" as const) : ("calm" as const),
+		}));
+}

@@ -1,0 +1,28 @@
+import type { ActionName } from "@contract/actions";
+import { useCases as classes } from "./classes";
+import { useCases as firings } from "./firings";
+import { useCases as glass } from "./glass";
+import type { UseCase } from "./house/context";
+import { useCases as kilns } from "./kilns";
+import { useCases as kits } from "./kits";
+import { useCases as loads } from "./loads";
+import { useCases as microwave } from "./microwave";
+import { useCases as people } from "./people";
+import { useCases as pieces } from "./pieces";
+import { useCases as schedules } from "./schedules";
+import { useCases as stock } from "./stock";
+
+/** Everything the studio can be made to do, gathered from the words. */
+export const useCases: { [N in ActionName]: UseCase<N> } = {
+	...classes,
+	...firings,
+	...glass,
+	...kilns,
+	...kits,
+	...loads,
+	...microwave,
+	...people,
+	...pieces,
+	...schedules,
+	...stock,
+};

@@ -1,0 +1,28 @@
+import type { ViewName } from "@contract/views";
+import { views as classes } from "./classes";
+import { views as firings } from "./firings";
+import { views as glass } from "./glass";
+import type { View } from "./house/view";
+import { views as kilns } from "./kilns";
+import { views as kits } from "./kits";
+import { views as loads } from "./loads";
+import { views as microwave } from "./microwave";
+import { views as pieces } from "./pieces";
+import { views as schedules } from "./schedules";
+import { views as stock } from "./stock";
+import { views as studio } from "./studio";
+
+/** Everything the studio can be asked to show, gathered from the words. */
+export const views: { [N in ViewName]: View<N> } = {
+	...classes,
+	...firings,
+	...glass,
+	...kilns,
+	...kits,
+	...loads,
+	...microwave,
+	...pieces,
+	...schedules,
+	...stock,
+	...studio,
+};

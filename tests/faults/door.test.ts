@@ -1,0 +1,202 @@
+import { existsSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
+import { request } from "node:http";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { account, attempt, user } from "@db/schema";
+import { hashPassword } from "better-auth/crypto";
+import { eq } from "drizzle-orm";
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import { buildIfChanged } from "../../scripts/build";
+import { clockOf } from "../support/clock";
+import { type RunningServer, signIn, startServer } from "../support/server";
+import { type DemoStudio, demoStudio } from "../support/studio";
+
+/** What strangers, and people who guess, can do to a running server. */
+const PASSWORD = "a password of the test";
+const MB = 1024 * 1024;
+const folder = mkdtempSync(join(tmpdir(), "zephyr-door-"));
+const note = join(folder, "demo-sign-ins.json");
+
+let studio: DemoStudio;
+/** One that nothing stands before, and one behind a proxy. */
+let server: RunningServer;
+let behind: RunningServer;
+beforeAll(async () => {
+	buildIfChanged();
+	studio = await demoStudio();
+	server = await startServer(studio.url, { more: { ZEPHYR_DEMO_NOTE: note } });
+	behind = await startServer(studio.url, { more: { ZEPHYR_TRUST_PROXY: "1" } });
+	// However slow the machine: nobody's wait is over in the middle of a test.
+	await clockOf(
+		() => [server.process, server.jobs, behind.process, behind.jobs],
+		async () => {},
+	).hold();
+});
+beforeEach(async () => {
+	await studio.db.delete(attempt);
+});
+afterAll(async () => {
+	await server?.end();
+	await behind?.end();
+	await studio?.close();
+	rmSync(folder, { recursive: true });
+});
+
+/** Somebody who can sign in, and the cookie of a fresh session. */
+async function somebody(role: "instructor" | "assistant") {
+	const [person] = await studio.db.select().from(user).where(eq(user.role, role));
+	await studio.db
+		.update(account)
+		.set({ password: await hashPassword(PASSWORD) })
+		.where(eq(account.userId, person?.id ?? ""));
+	const email = person?.email ?? "";
+	const cookies = await signIn(server.address, email, PASSWORD);
+	return { email, cookie: cookies.map(({ name, value }) => `${name}=${encodeURIComponent(value)}`).join("; ") };
+}
+
+const post = (to: RunningServer, path: string, body: unknown, headers: Record<string, string> = {}) =>
+	fetch(`${to.address}${path}`, {
+		method: "POST",
+		headers: { "Content-Type": "application/json", Origin: to.address, ...headers },
+		body: JSON.stringify(body),
+	});
+
+const guess = async (to: RunningServer, email: string, i: number, headers: Record<string, string>) =>
+	(await post(to, "/api/auth/sign-in/email", { email, password: `guess number ${i}` }, headers)).status;
+
+describe("the door", () => {
+	it("many changes of a password at once all get an answer, and the application goes on", async () => {
+		const { cookie } = await somebody("assistant");
+		const answers = await Promise.all(
+			Array.from({ length: 24 }, (_, i) =>
+				post(
+					server,
+					"/api/do/changePassword",
+					{ current: "not the present one", next: `another one ${i}` },
+					{ Cookie: cookie },
+				),
+			),
+		);
+		for (const { status } of answers) expect([400, 429]).toContain(status);
+		expect((await fetch(`${server.address}/api/health`)).status).toBe(200);
+	});
+
+	it("a password is not guessed through its change: after a few tries one has to wait", async () => {
+		const { cookie } = await somebody("instructor");
+		const answers: number[] = [];
+		for (let i = 0; i < 8; i++)
+			answers.push(
+				(
+					await post(
+						server,
+						"/api/do/changePassword",
+						{ current: `guess ${i}`, next: "another one" },
+						{ Cookie: cookie },
+					)
+				).status,
+			);
+		expect(answers).toContain(429);
+		expect(answers.slice(0, 5)).toEqual([400, 400, 400, 400, 400]);
+	});
+
+	it("a changed password is another one, never the one the first start printed, and its note goes", async () => {
+		const { email, cookie } = await somebody("assistant");
+		const demoHash = await hashPassword("printed at the start");
+		await studio.db.update(user).set({ demoHash, demoPassword: true }).where(eq(user.email, email));
+		writeFileSync(note, JSON.stringify([{ email, password: "printed at the start", role: "assistant" }]));
+		const change = async (next: string) =>
+			(await post(server, "/api/do/changePassword", { current: PASSWORD, next }, { Cookie: cookie })).status;
+		expect(await change(PASSWORD)).toBe(400);
+		expect(await change("printed at the start")).toBe(400);
+		expect(existsSync(note)).toBe(true);
+		expect(await change("another long password")).toBe(200);
+		expect(existsSync(note)).toBe(false);
+		const [person] = await studio.db.select().from(user).where(eq(user.email, email));
+		expect(person?.demoPassword).toBe(false);
+	});
+
+	it("whatever a sender says of its address, guessing at one account has to wait", async () => {
+		const answers: number[] = [];
+		for (let i = 0; i < 8; i++)
+			answers.push(await guess(server, "nobody@tailvane.example", i, { "X-Forwarded-For": `203.0.113.${i}` }));
+		expect(answers.slice(0, 5)).toEqual([401, 401, 401, 401, 401]);
+		expect(answers).toContain(429);
+	});
+
+	it("nor does a new hop in front of the proxy’s help: one address that tries many accounts has to wait", async () => {
+		const answers: number[] = [];
+		for (let i = 0; i < 24; i++)
+			answers.push(
+				await guess(behind, `person${i}@tailvane.example`, i, { "X-Forwarded-For": `203.0.113.${i}, 198.51.100.7` }),
+			);
+		expect(answers.slice(0, 20).every((status) => status === 401)).toBe(true);
+		expect(answers).toContain(429);
+		expect(await guess(behind, "else@tailvane.example", 99, { "X-Forwarded-For": "198.51.100.8" })).toBe(401);
+	});
+
+	it("signing in rightly oneself in between does not help either", async () => {
+		const { email } = await somebody("assistant");
+		const answers: number[] = [];
+		for (let i = 0; i < 30; i++) {
+			answers.push(await guess(server, `person${i}@tailvane.example`, i, {}));
+			if (i % 5 === 0) await post(server, "/api/auth/sign-in/email", { email, password: PASSWORD });
+		}
+		expect(answers).toContain(429);
+	});
+
+	it("of the sign-in library only its door is open", async () => {
+		const { cookie } = await somebody("assistant");
+		for (const path of [
+			"update-user",
+			"sign-up/email",
+			"change-email",
+			"list-sessions",
+			"revoke-sessions",
+			"delete-user",
+		])
+			expect((await post(server, `/api/auth/${path}`, { name: "Somebody else" }, { Cookie: cookie })).status).toBe(404);
+		const [person] = await studio.db.select().from(user).where(eq(user.role, "assistant"));
+		expect(person?.name).not.toBe("Somebody else");
+	});
+});
+
+/** Sends a body of unknown length until the server answers or hangs up; says the answer and how much it took. */
+const pour = (path: string, mostMb: number, headers: Record<string, string>): Promise<{ status: number; mb: number }> =>
+	new Promise((done) => {
+		let sent = 0;
+		let status = 0;
+		const chunk = Buffer.alloc(64 * 1024, 32);
+		const asked = request(`${server.address}${path}`, {
+			method: "POST",
+			headers: { Origin: server.address, ...headers },
+		});
+		const finish = () => done({ status, mb: sent / MB });
+		asked.on("response", (response) => {
+			status = response.statusCode ?? 0;
+			response.resume();
+			response.on("close", finish);
+		});
+		asked.on("error", finish);
+		const pump = () => {
+			while (status === 0 && !asked.destroyed && sent < mostMb * MB) {
+				sent += chunk.length;
+				if (!asked.write(chunk)) return void asked.once("drain", pump);
+			}
+			if (sent >= mostMb * MB) asked.end();
+		};
+		pump();
+	});
+
+describe("a body that does not end", () => {
+	it.each([
+		["of somebody at the door", "/api/auth/sign-in/email", "application/json", false],
+		["as an action’s fields", "/api/do/signSafety", "application/json", true],
+		["as a photo", "/api/do/addPhoto?pieceId=x", "application/octet-stream", true],
+	])("%s is not read to its end, and the connection is closed", async (_, path, type, signedIn) => {
+		const { cookie } = signedIn ? await somebody("instructor") : { cookie: "" };
+		const { status, mb } = await pour(path, 150, { "Content-Type": type, Cookie: cookie });
+		expect([413, 0]).toContain(status);
+		expect(mb).toBeLessThan(60);
+		expect((await fetch(`${server.address}/api/health`)).status).toBe(200);
+	});
+});

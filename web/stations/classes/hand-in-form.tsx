@@ -1,0 +1,144 @@
+import type { PieceBrief } from "@contract/pieces";
+import { FUSE_LEVELS, LEVEL_WORDS } from "@core/firing/level";
+import { DRY_MIN, GLUE_WORDS, GLUES, type Glue } from "@core/journey/events";
+import { effectiveThicknessMm } from "@core/stack/effective-thickness";
+import { suggestLevel } from "@core/stack/suggest-level";
+import { formatMinutes } from "@core/units/duration";
+import { useRef, useState } from "react";
+import { ChoiceField, NumberField, TextField } from "../../forms/fields";
+import { FileField, PHOTOS } from "../../forms/file-field";
+import { Problems, Trouble } from "../../forms/notice";
+import { useActForm } from "../../forms/use-act-form";
+import { type TroubleError, upload } from "../../lib/api";
+import { useFigure } from "../../lib/prefs";
+import { LevelGlyph } from "../../ui/signs";
+
+/** Measures the student's piece as it really is, and decides again which level it belongs to. One schema with the server. */
+export function HandInForm({
+	piece,
+	name,
+	onDone,
+	onCancel,
+}: {
+	piece: PieceBrief;
+	name: string;
+	onDone(): void;
+	onCancel(): void;
+}) {
+	const figure = useFigure();
+	const [photo, setPhoto] = useState<File | null>(null);
+	const [photoTrouble, setPhotoTrouble] = useState<TroubleError | null>(null);
+	const [photoId] = useState(() => crypto.randomUUID());
+	const photoSent = useRef(false); // our own photo is an event too: the piece has moved on by one
+	const form = useActForm("handIn", {
+		start: {
+			pieceId: piece.id,
+			seq: piece.seq,
+			asMade: {
+				widthMm: Number.NaN,
+				heightMm: Number.NaN,
+				thickestMm: Number.NaN,
+				thinnestMm: Number.NaN,
+				massG: null as number | null,
+				changed: "",
+			},
+			glue: "whiteGlue" as Glue,
+			level: piece.level,
+		},
+		schema: async () => (await import("@contract/pieces")).actions.handIn,
+		sent: (values, id) => ({ ...values, eventId: id(), seq: values.seq + (photoSent.current ? 1 : 0) }),
+		before: () => sendPhotoOnce(),
+		done: onDone,
+	});
+	const { level, glue, asMade } = form.values;
+	const { thickestMm: thickest, thinnestMm: thinnest } = asMade;
+	const measured = thickest > 0 && thinnest > 0 && thickest >= thinnest;
+	const suggested = measured ? suggestLevel(thickest, thinnest) : null;
+
+	/** Once: a photo already sent is not sent again with the next try. */
+	const sendPhotoOnce = async (): Promise<boolean> => {
+		if (!photo || photoSent.current) return true;
+		try {
+			await upload("addPhoto", { pieceId: piece.id, eventId: photoId }, photo);
+			photoSent.current = true;
+			return true;
+		} catch (error) {
+			setPhotoTrouble(error as TroubleError);
+			return false;
+		}
+	};
+
+	const length = (path: "widthMm" | "heightMm" | "thickestMm" | "thinnestMm", label: string, first = false) => (
+		<NumberField kind="length" label={label} autoFocus={first} {...form.number(`asMade.${path}`)} />
+	);
+
+	return (
+		<form className="flex flex-col gap-3" onSubmit={form.submit} noValidate aria-label={`Hand in ${piece.code}`}>
+			<div>
+				<h1 className="text-xl">
+					Hand in <span className="figure tracking-wide">{piece.code}</span>
+				</h1>
+				<p className="text-soft">
+					{name}, {piece.kit}, planned <span className="figure">{piece.stackCode}</span>
+				</p>
+			</div>
+			<div className="grid grid-cols-2 gap-3">
+				{length("widthMm", "Width", true)}
+				{length("heightMm", "Height")}
+				{length("thickestMm", "Thickest point")}
+				{length("thinnestMm", "Thinnest point")}
+				<NumberField kind="mass" label="Weight, if weighed" {...form.field("asMade.massG")} />
+				<ChoiceField
+					label="Fuse level"
+					options={FUSE_LEVELS.map((value) => ({ value, label: LEVEL_WORDS[value] }))}
+					{...form.field("level")}
+				/>
+			</div>
+			{suggested && (
+				<p className="flex flex-wrap items-center gap-x-2 border-y border-line py-2">
+					<span>
+						Anneals as <b className="figure">{figure({ mm: effectiveThicknessMm(thickest, thinnest, level) })}</b> and
+						is usually fired to
+					</span>
+					<LevelGlyph level={suggested} />
+					{suggested !== level && (
+						<button type="button" className="btn btn-sm" onClick={() => form.set("level", suggested)}>
+							Take it
+						</button>
+					)}
+				</p>
+			)}
+			<TextField label="What changed from the kit" multiline {...form.field("asMade.changed")} />
+			<ChoiceField
+				label="Held with"
+				options={GLUES.map((value) => ({ value, label: GLUE_WORDS[value] }))}
+				hint={
+					DRY_MIN[glue] === 0
+						? "May be loaded at once"
+						: `Dries ${formatMinutes(DRY_MIN[glue])} before it may be loaded`
+				}
+				{...form.field("glue")}
+			/>
+			<FileField keeps camera label="Photo" accept={PHOTOS} onFile={setPhoto} onNone={() => setPhoto(null)} />
+			<Trouble error={photoTrouble} />
+			<Problems problems={form.others()} />
+			{form.refusal?.status === 409 && (
+				<button
+					type="button"
+					className="btn btn-sm"
+					onClick={() => form.set("seq", piece.seq - (photoSent.current ? 1 : 0))}
+				>
+					I have looked; use what I typed
+				</button>
+			)}
+			<div className="foot bg-base-100 flex gap-2">
+				<button type="submit" className="btn btn-primary grow" disabled={form.pending}>
+					{form.pending ? "Saving …" : "Hand in"}
+				</button>
+				<button type="button" className="btn" onClick={onCancel}>
+					Back
+				</button>
+			</div>
+		</form>
+	);
+}

@@ -1,0 +1,214 @@
+import type { FiringCard, MeasuredPoint, ReadingsView } from "@contract/firings";
+import type { FrameView } from "@contract/studio";
+import { planFlow } from "@core/firing/plan-flow";
+import { curveOf } from "@core/firing/schedule";
+import { viscosityOf } from "@core/glass/viscosity";
+import { type Simulation, seriesOf } from "@core/kiln/simulate";
+import { formatMinutes } from "@core/units/duration";
+import { clockNear, dayAndClock } from "@formats/time";
+import { Caution } from "../../forms/notice";
+import { useView } from "../../lib/api";
+import { useNow } from "../../lib/clock";
+import { useFigure, usePrefs } from "../../lib/prefs";
+import { FiringChart } from "../../ui/firing-chart/firing-chart";
+import { type CurveSeries, curveOfSeries } from "../../ui/firing-chart/series";
+import { SegmentList } from "../../ui/segment-list";
+import { FlowBands } from "./flow-bands";
+import { phaseBands } from "./phase-bands";
+import { RunPanel } from "./run-panel";
+import { simulationOf } from "./simulation-of";
+import { StartForm } from "./start-form";
+import { megapascals, strips } from "./strips";
+import { useSimulation } from "./use-simulation";
+
+/** One firing on the table: bands first, then the curve with what was measured, and what there is to do. */
+export function FiringBench({ firing, frame }: { firing: FiringCard; frame: FrameView }) {
+	const { timeZone } = usePrefs();
+	const nowMs = useNow();
+	const { kiln } = firing;
+	const readings = useView("readings", { firing: firing.id }, undefined, firing.startedAt !== null).data;
+	const input = simulationOf(kiln, firing.schedule, firing.family, firing.heat);
+	const planned = useSimulation(input);
+	const measured = curveOfSeries(readings?.points ?? []);
+	const controller = readings?.controller;
+	const predicted = useSimulation(
+		firing.state === "running" && controller && measured.length > 1
+			? { ...input, soFar: { air: measured, controller } }
+			: null,
+	);
+	const started = firing.startedAt;
+	const nowS =
+		started && firing.state === "running" ? ((nowMs - Date.parse(started)) / 1000) * firing.speedUp : undefined;
+	const rest = predicted?.simulation;
+	const series = linesOf(firing, planned?.simulation, rest, readings?.points ?? []);
+	const shown = rest ?? planned?.simulation;
+	const flow = rest?.flow ?? planFlow(firing.schedule, viscosityOf(firing.family), kiln.body);
+	const clockOf = started
+		? (s: number) => clockNear(new Date(Date.parse(started) + (s / firing.speedUp) * 1000), new Date(nowMs), timeZone)
+		: undefined;
+	return (
+		<>
+			<section aria-label="Curve" className="scroll-y flex flex-col gap-3 px-5 py-3">
+				<div className="flex items-baseline justify-between gap-4">
+					<h1>
+						<span className="figure">{firing.number}</span> · {kiln.name}
+						{firing.what && <span className="text-soft">, {firing.what}</span>}
+					</h1>
+					<p className="text-right text-soft">
+						{firing.scheduleName && <span className="block">{firing.scheduleName}</span>}
+						{started ? `started ${dayAndClock(started, timeZone)}` : "not started"}
+						{firing.speedUp > 1 && <b className="block text-accent">the stand-in’s clock runs ×{firing.speedUp}</b>}
+					</p>
+				</div>
+				<FlowBands
+					flow={flow}
+					level={firing.level}
+					soFar={measured.length > 1 ? readings?.flowSoFar : undefined}
+					zones={kiln.zones.map(({ name }, i) => ({ name, flow: shown?.zoneFlow[i] ?? 0 }))}
+				/>
+				<FiringChart
+					width={690}
+					height={250}
+					series={series}
+					nowS={nowS}
+					openS={rest?.openS ?? firing.openS}
+					bands={phaseBands(firing.schedule, kiln.body)}
+					strips={shown ? strips(shown) : []}
+					zoomable
+					clockOf={clockOf}
+					summary={`Firing ${firing.number}: plan, simulated kiln and glass, measured kiln air`}
+				/>
+				<SimulationWords firing={firing} planned={planned} />
+			</section>
+			<section aria-label="Do" className="scroll-y border-l border-line px-5 py-3">
+				<Opening firing={firing} readings={readings} openS={rest?.openS} endS={rest?.endS} />
+				{firing.state === "running" && readings && <RunPanel firing={firing} readings={readings} frame={frame} />}
+				<details className="my-3" open={firing.state === "planned"}>
+					<summary className="cursor-pointer font-semibold text-soft">
+						Schedule, {firing.schedule.segments.length} segments
+					</summary>
+					<SegmentList
+						schedule={firing.schedule}
+						setBy={firing.setBy}
+						airMin={firing.airMin}
+						pieces={firing.pieces}
+						at={firing.state === "running" ? readings?.latest?.segment : undefined}
+					/>
+					{firing.state === "planned" && frame.person.role === "instructor" && (
+						<a className="btn btn-sm mt-2" href={`/fire/schedule?firing=${firing.id}`}>
+							Change it on the bench
+						</a>
+					)}
+				</details>
+				{firing.state === "planned" && <StartForm firing={firing} />}
+				{firing.state === "running" && (
+					<a className="btn w-full" href="/open">
+						To opening and judging
+					</a>
+				)}
+				<div className="mt-4 flex flex-col gap-2">
+					<Caution>
+						A number on a screen protects nothing, nor does an alarm. An independent over-temperature cut-out does.
+					</Caution>
+					<Caution>
+						Looking into a hot kiln: infrared eyewear, gloves, long sleeves, seconds only. Ventilate while glue and
+						paper burn off.
+					</Caution>
+				</div>
+			</section>
+		</>
+	);
+}
+
+/** Plan, simulation, prediction and measurement, as far as they are known. */
+function linesOf(
+	{ schedule, kiln }: FiringCard,
+	planned: Simulation | undefined,
+	rest: Simulation | undefined,
+	points: readonly MeasuredPoint[],
+): CurveSeries[] {
+	const lastS = points.findLast(({ c }) => c !== null)?.s ?? 0;
+	const predicted = rest ? seriesOf(rest, "airC").filter(({ s }) => s >= lastS) : [];
+	const simulated = planned ? seriesOf(planned, "airC") : [];
+	const glass = rest ?? planned;
+	const lines: CurveSeries[] = [
+		{ name: "plan", points: curveOf(schedule, kiln.body), kind: "plan" },
+		{ name: "kiln, simulated", points: simulated, kind: "simulated" },
+		{ name: "glass core", points: glass ? seriesOf(glass, "coreC") : [], kind: "core" },
+		{ name: "kiln, predicted", points: predicted, kind: "predicted" },
+		{ name: "kiln, measured", points, kind: "measured" },
+	];
+	return lines.filter((one) => one.points.length > 1);
+}
+
+/** The number of the page: when it may be opened; below it, when the controller is done. */
+function Opening(props: {
+	firing: FiringCard;
+	readings: ReadingsView | undefined;
+	openS: number | undefined;
+	endS: number | undefined;
+}) {
+	const { firing, readings, openS, endS } = props;
+	const { timeZone } = usePrefs();
+	const nowMs = useNow();
+	const figure = useFigure();
+	const started = firing.startedAt ? Date.parse(firing.startedAt) : null;
+	const clock = (s: number) =>
+		clockNear(new Date((started ?? 0) + (s / firing.speedUp) * 1000), new Date(nowMs), timeZone);
+	if (firing.state === "opened")
+		return (
+			<p>
+				<span className="text-soft">opened</span>
+				<b className="figure block text-3xl">{firing.note ? "early" : "when it was cool"}</b>
+				{firing.note && <span>{firing.note}</span>}
+			</p>
+		);
+	const known = openS ?? firing.predictedOpenS ?? firing.openS;
+	const later = known - firing.openS;
+	const air = readings?.latest?.airC;
+	return (
+		<div className="flex items-end justify-between gap-3">
+			<p>
+				<span className="text-soft">{started ? "open not before" : "open after the start"}</span>
+				<b className="figure block text-4xl tracking-tight">{started ? clock(known) : formatMinutes(known / 60)}</b>
+				{started !== null && firing.state === "running" && (
+					<span className="text-soft">
+						controller done {clock(endS ?? firing.predictedEndS ?? known)}
+						{Math.abs(later) > 300 && (
+							<b className="block text-base-content">
+								{formatMinutes(Math.abs(later) / 60)} {later > 0 ? "later" : "sooner"} than planned
+							</b>
+						)}
+					</span>
+				)}
+			</p>
+			{firing.state === "running" && readings?.latest && (
+				<p className="text-right">
+					<span className="text-soft">measured</span>
+					<b className="figure block text-3xl">
+						{air === null || air === undefined ? "no sensor" : figure({ c: air })}
+					</b>
+				</p>
+			)}
+		</div>
+	);
+}
+
+function SimulationWords({ firing, planned }: { firing: FiringCard; planned: ReturnType<typeof useSimulation> }) {
+	const figure = useFigure();
+	if (!planned) return <p className="text-soft">Simulating …</p>;
+	const { simulation, ms } = planned;
+	const { heatingStressPa, coolingStressPa, frozenStressPa, shockMargin } = simulation;
+	return (
+		<p className="text-soft">
+			<b className="text-base-content">
+				Shock margin {Number.isFinite(shockMargin) ? `×${shockMargin.toFixed(1)}` : "whole"}
+			</b>{" "}
+			on the way up ({megapascals(heatingStressPa)} MPa), {megapascals(coolingStressPa)} MPa on the way down,{" "}
+			{megapascals(frozenStressPa)} MPa stays in it. {simulation.kwh.toFixed(1)} kWh. Thickest glass{" "}
+			{figure({ mm: firing.heat.thicknessMm })}
+			{firing.heat.onMould && ", on moulds, which cool later"}. Simulated in {ms.toFixed(0)} ms. It cannot know how
+			uneven this kiln is beyond its zones, a lid that is lifted, or how the colour of the glass takes up heat.
+		</p>
+	);
+}

@@ -1,0 +1,243 @@
+import type { FiringPiece, OpenView } from "@contract/firings";
+import { FUSE_LEVELS, type FuseLevel, LEVEL_WORDS } from "@core/firing/level";
+import { FAULTS, type Fault, NEXT_STEP_WORDS, NEXT_STEPS, type NextStep } from "@core/journey/events";
+import { FAULT_ADVICE, proposeNext } from "@core/journey/propose-next";
+import { clockNear } from "@formats/time";
+import { useState } from "react";
+import { ChoiceField, TextField } from "../../forms/fields";
+import { Caution, Empty, Problems } from "../../forms/notice";
+import { useActForm } from "../../forms/use-act-form";
+import { useNow } from "../../lib/clock";
+import { useFigure, usePrefs } from "../../lib/prefs";
+import { framed, type StationProps } from "../../ui/frame/framed";
+import { lying, ShelfMap } from "../../ui/shelf-map";
+import { LevelGlyph } from "../../ui/signs";
+
+export default framed("open", "open", Open);
+
+type Firing = OpenView["firings"][number];
+
+/** The load map being judged, piece by piece. */
+function Open({ view, frame }: StationProps<"open">) {
+	const [firingId, setFiringId] = useState<string | null>(null);
+	const [code, setCode] = useState<string | null>(null);
+	const firing = view.firings.find(({ id }) => id === firingId) ?? view.firings[0];
+	if (!firing)
+		return (
+			<Empty title="Nothing to open">
+				When a kiln has cooled, its load map appears here to be judged piece by piece.
+			</Empty>
+		);
+	const unjudged = firing.pieces.filter(({ judgedLevel }) => judgedLevel === null);
+	const piece =
+		firing.pieces.find((one) => one.code === code && one.judgedLevel === null) ??
+		(firing.state === "opened" ? unjudged[0] : undefined);
+	return (
+		<div className="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_400px] max-lg:block max-lg:overflow-y-auto">
+			<section aria-label="Load map" className="flex min-h-0 flex-col gap-2 px-6 py-4">
+				<div className="flex items-center justify-between gap-4">
+					<div role="group" aria-label="Firing" className="join">
+						{view.firings.map((one) => (
+							<button
+								key={one.id}
+								type="button"
+								aria-pressed={one.id === firing.id}
+								className={`btn join-item ${one.id === firing.id ? "btn-secondary" : ""}`}
+								onClick={() => {
+									setFiringId(one.id);
+									setCode(null);
+								}}
+							>
+								<span className="figure">{one.number}</span> {one.kiln.name}
+							</button>
+						))}
+					</div>
+					<p className="text-right">
+						<b className="figure text-2xl">{firing.pieces.length - unjudged.length}</b>{" "}
+						<span className="text-soft">of {firing.pieces.length} judged</span>
+					</p>
+				</div>
+				<div className="min-h-0 grow">
+					<ShelfMap
+						className="h-full"
+						shelf={{
+							widthMm: firing.kiln.shelfWidthMm,
+							heightMm: firing.kiln.shelfHeightMm,
+							marginMm: firing.kiln.marginMm,
+						}}
+						clearanceMm={frame.clearanceMm}
+						doorSide={firing.kiln.doorSide}
+						pieces={firing.pieces.flatMap((one) => lying(one, one.place, view.pictures, markOf(one, piece?.code)))}
+						{...(firing.state === "opened" ? { onPick: setCode } : {})}
+					/>
+				</div>
+			</section>
+			<section className="scroll-y border-l border-line bg-base-100 px-5 py-4">
+				{firing.state === "running" ? (
+					<OpenForm key={firing.id} firing={firing} instructor={frame.person.role === "instructor"} />
+				) : piece ? (
+					<JudgeForm key={piece.id} piece={piece} firing={firing} />
+				) : (
+					<Empty title="Every piece is judged">This load is done; the pieces are on their way.</Empty>
+				)}
+			</section>
+		</div>
+	);
+}
+
+const markOf = (piece: FiringPiece, chosen: string | undefined) =>
+	piece.judgedLevel !== null ? ("done" as const) : piece.code === chosen ? ("chosen" as const) : undefined;
+
+function OpenForm({ firing, instructor }: { firing: Firing; instructor: boolean }) {
+	const figure = useFigure();
+	const { timeZone } = usePrefs();
+	const nowMs = useNow(60);
+	const form = useActForm("openFiring", {
+		start: { firingId: firing.id, earlyReason: "" },
+		schema: async () => (await import("@contract/firings")).actions.openFiring,
+	});
+	return (
+		<form className="flex flex-col gap-4" noValidate onSubmit={form.submit}>
+			<h1 className="text-xl">Open {firing.kiln.name}</h1>
+			<p>
+				<span className="text-soft">kiln air now</span>
+				<b className="figure block text-4xl">{firing.airC === null ? "no reading" : figure({ c: firing.airC })}</b>
+			</p>
+			{firing.openAt && (
+				<p>
+					<span className="text-soft">open not before</span>
+					<b className="figure block text-2xl">{clockNear(firing.openAt, new Date(nowMs), timeZone)}</b>
+					{firing.speedUp > 1 && (
+						<span className="font-semibold text-accent">the stand-in’s clock runs ×{firing.speedUp}</span>
+					)}
+				</p>
+			)}
+			{!firing.mayOpen && <p className="font-semibold">{firing.whyNot}</p>}
+			{!firing.mayOpen && instructor && (
+				<TextField
+					label="Open earlier, because"
+					hint="Opened early it can crack, and everything is lost. The reason is kept with the firing."
+					{...form.field("earlyReason")}
+				/>
+			)}
+			<Problems problems={form.others()} />
+			<button
+				type="submit"
+				className={`btn ${firing.mayOpen ? "btn-primary" : ""}`}
+				disabled={form.pending || (!firing.mayOpen && !instructor)}
+			>
+				{firing.mayOpen ? "The kiln is open" : "Open it all the same"}
+			</button>
+			<Caution>
+				Thick glass and moulds are hotter than the air in the kiln. Hot glass does not look hot: gloves.
+			</Caution>
+		</form>
+	);
+}
+
+const REACHED = [
+	{ value: "none" as const, label: "nothing lasting" },
+	...FUSE_LEVELS.map((value) => ({ value, label: LEVEL_WORDS[value] })),
+];
+
+function JudgeForm({ piece, firing }: { piece: FiringPiece; firing: Firing }) {
+	const form = useActForm("judge", {
+		start: {
+			level: piece.expectedLevel as FuseLevel | "none",
+			faults: [] as Fault[],
+			/** As proposed, until the person chooses. */
+			own: null as NextStep | null,
+			note: "",
+		},
+		schema: async () => (await import("@contract/firings")).actions.judge,
+		sent: ({ own, level, faults, note }, id) => ({
+			pieceId: piece.id,
+			eventId: id(),
+			seq: piece.seq,
+			firingId: firing.id,
+			level,
+			faults,
+			next: own ?? proposeNext(piece.expectedLevel, level, faults, piece.route, piece.step).next,
+			note,
+		}),
+	});
+	const { level, faults, own } = form.values;
+	const proposal = proposeNext(piece.expectedLevel, level, faults, piece.route, piece.step);
+	const next = own ?? proposal.next;
+	const hasNext = piece.route[piece.step + 1] !== undefined;
+	return (
+		<form className="flex flex-col gap-3" aria-label={`Judge ${piece.code}`} noValidate onSubmit={form.submit}>
+			<div className="flex items-start justify-between gap-3">
+				<div>
+					<h1 className="figure tracking-wide">{piece.code}</h1>
+					<p>
+						{piece.student}, <span className="text-soft">{piece.kit}</span>
+					</p>
+				</div>
+				<div className="text-right text-soft">
+					expected <LevelGlyph level={piece.expectedLevel} />
+				</div>
+			</div>
+			<ChoiceField label="It reached" options={REACHED} {...form.field("level")} />
+			<fieldset>
+				<legend className="mb-1 font-semibold">Found</legend>
+				<div className="grid grid-cols-2 gap-x-3">
+					{FAULTS.map((fault) => (
+						<label
+							key={fault}
+							className="flex min-h-9 cursor-pointer items-center gap-2"
+							title={FAULT_ADVICE[fault].cause}
+						>
+							<input
+								type="checkbox"
+								className="checkbox checkbox-sm checkbox-secondary"
+								checked={faults.includes(fault)}
+								onChange={() =>
+									form.set(
+										"faults",
+										faults.includes(fault) ? faults.filter((one) => one !== fault) : [...faults, fault],
+									)
+								}
+							/>
+							{FAULT_ADVICE[fault].word}
+						</label>
+					))}
+				</div>
+			</fieldset>
+			{faults.map((fault) => (
+				<p key={fault} className="border-l-2 border-line pl-3 text-soft">
+					<b className="text-base-content">{FAULT_ADVICE[fault].word}</b>: likely {FAULT_ADVICE[fault].cause}.
+				</p>
+			))}
+			<fieldset>
+				<legend className="mb-1">
+					<b>Then</b>{" "}
+					<span className="text-soft">
+						proposed: {NEXT_STEP_WORDS[proposal.next]}, {proposal.why}
+					</span>
+				</legend>
+				<div className="join grid grid-flow-col">
+					{NEXT_STEPS.filter((one) => one !== "nextFiring" || hasNext).map((one) => (
+						<button
+							key={one}
+							type="button"
+							aria-pressed={next === one}
+							className={`btn join-item px-1 text-[13.5px] ${next === one ? "btn-secondary" : ""}`}
+							onClick={() => form.set("own", one)}
+						>
+							{NEXT_STEP_WORDS[one]}
+						</button>
+					))}
+				</div>
+			</fieldset>
+			<TextField label="Note" {...form.field("note")} />
+			<Problems problems={form.others()} />
+			<div className="foot bg-base-100 flex flex-col">
+				<button type="submit" className="btn btn-primary" disabled={form.pending}>
+					{form.pending ? "Saving …" : `${piece.code} → ${NEXT_STEP_WORDS[next]}`}
+				</button>
+			</div>
+			<Caution>Big bubbles leave thin, razor-sharp shells. Dry shelf paper is dust: respirator, damp clean-up.</Caution>
+		</form>
+	);
+}

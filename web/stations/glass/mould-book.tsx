@@ -1,0 +1,158 @@
+import type { Kept } from "@contract/glass";
+import { MOULD_KINDS, type Mould, RELEASES } from "@core/kit/mould";
+import { useState } from "react";
+import { Check, ChoiceField, NumberField, TextField } from "../../forms/fields";
+import { useActForm } from "../../forms/use-act-form";
+import { useFigure } from "../../lib/prefs";
+import type { StationProps } from "../../ui/frame/framed";
+import { sizeWords } from "../../ui/part-words";
+import { BookForm, plain, shortId, TwoColumns } from "./two-columns";
+
+const NEW_MOULD: Omit<Mould, "id"> = {
+	name: "",
+	kind: "dish",
+	opening: "rectangle",
+	widthMm: 150,
+	heightMm: 150,
+	depthMm: 25,
+	texture: "",
+	vented: true,
+	release: "bare",
+	usesSince: 0,
+	maxC: 900,
+};
+
+/** Moulds and frames: opening, depth, and how fit they are for the next firing. */
+export function MouldBook({ view, frame }: StationProps<"books">) {
+	const figure = useFigure();
+	const [open, setOpen] = useState<Kept<Mould> | undefined>();
+	const mayEdit = frame.person.role === "instructor";
+	return (
+		<TwoColumns
+			add={
+				mayEdit && { label: "Add a mould or frame", onAdd: () => setOpen({ ...NEW_MOULD, id: shortId(), revision: 0 }) }
+			}
+			list={
+				<ul className="ruled">
+					{view.moulds.map((mould) => (
+						<li key={mould.id}>
+							<button
+								type="button"
+								aria-pressed={mould.id === open?.id}
+								className={`grid min-h-16 w-full grid-cols-[90px_1.4fr_1fr_1fr] items-center gap-4 py-2 text-left ${mould.id === open?.id ? "bg-pick" : "hover:bg-base-100"}`}
+								onClick={() => setOpen(mould)}
+							>
+								<MouldDrawing mould={mould} />
+								<span>
+									<b className="block text-[15px]">{mould.name}</b>
+									<span className="text-soft">
+										{mould.kind}
+										{mould.texture && `, ${mould.texture}`}
+									</span>
+								</span>
+								<span className="figure">
+									<b>
+										{sizeWords(mould.opening === "round" ? [mould.widthMm] : [mould.widthMm, mould.heightMm], figure)}
+									</b>
+									<span className="block text-soft">{figure({ mm: mould.depthMm })} deep</span>
+								</span>
+								<span
+									className={
+										mould.release === "bare" && mould.kind !== "frame" ? "font-semibold text-warning" : "text-soft"
+									}
+								>
+									{mould.kind === "frame"
+										? "not fired"
+										: `${mould.release}, ${mould.usesSince} ${mould.usesSince === 1 ? "firing" : "firings"} since`}
+								</span>
+							</button>
+						</li>
+					))}
+				</ul>
+			}
+			open={
+				open ? (
+					<MouldForm key={open.id} mould={open} mayEdit={mayEdit} onDone={setOpen} />
+				) : (
+					<p className="text-soft">Measure the mould first: the blank is cut from the mould’s size.</p>
+				)
+			}
+		/>
+	);
+}
+
+/** Opening and depth as a section, one scale for all. */
+function MouldDrawing({ mould }: { mould: Mould }) {
+	const scale = 80 / 220;
+	const [w, d] = [Math.min(80, mould.widthMm * scale), Math.max(3, Math.min(34, mould.depthMm * scale))];
+	const x = (90 - w) / 2;
+	const shape =
+		mould.kind === "drape"
+			? `M${x} 38Q45 ${38 - d * 2} ${x + w} 38Z`
+			: mould.kind === "frame"
+				? `M${x - 6} 30h6v8h-6zM${x + w} 30h6v8h-6z`
+				: `M${x - 5} ${38 - d}H${x}Q${x + 2} 36 ${x + w * 0.25} 36H${x + w * 0.75}Q${x + w - 2} 36 ${x + w} ${38 - d}h5V40H${x - 5}Z`;
+	return (
+		<svg width="90" height="44" viewBox="0 0 90 44" aria-hidden="true" className="fill-bench stroke-base-content/60">
+			<path d={shape} strokeWidth="1.2" />
+		</svg>
+	);
+}
+
+function MouldForm({
+	mould: start,
+	mayEdit,
+	onDone,
+}: {
+	mould: Kept<Mould>;
+	mayEdit: boolean;
+	onDone(mould: Kept<Mould>): void;
+}) {
+	const { revision, ...row } = start;
+	const form = useActForm("saveMould", {
+		start: { mould: row, revision },
+		schema: async () => (await import("@contract/glass")).actions.saveMould,
+		// The studio goes on counting firings: they are sent only where somebody counted anew.
+		sent({ mould: { usesSince, ...typed }, revision }) {
+			const counted = usesSince === start.usesSince && revision > 0 ? {} : { usesSince };
+			return { mould: { ...typed, ...counted }, revision };
+		},
+		done: (kept, { mould }) => onDone({ ...start, ...mould, revision: kept.revision }),
+	});
+	const { mould } = form.values;
+	const length = (label: string, key: "widthMm" | "heightMm" | "depthMm") => (
+		<NumberField kind="length" label={label} {...form.number(`mould.${key}`)} />
+	);
+	return (
+		<BookForm name="Mould" mayEdit={mayEdit} form={form}>
+			<TextField label="Name" {...form.field("mould.name")} />
+			<div className="grid grid-cols-2 gap-3">
+				<ChoiceField label="Kind" options={plain(MOULD_KINDS)} {...form.field("mould.kind")} />
+				<ChoiceField
+					label="Opening"
+					options={plain<Mould["opening"]>(["rectangle", "round"])}
+					{...form.field("mould.opening")}
+				/>
+				{length(mould.opening === "round" ? "Across" : "Width", "widthMm")}
+				{length(mould.opening === "round" ? "Across, other way" : "Height", "heightMm")}
+				{length("Depth", "depthMm")}
+				<NumberField kind="temperature" label="Bears up to" {...form.number("mould.maxC")} />
+			</div>
+			<TextField label="Texture" {...form.field("mould.texture")} />
+			<Check label="has a vent hole" checked={mould.vented} onChange={(vented) => form.set("mould.vented", vented)} />
+			<ChoiceField label="Release" options={plain(RELEASES)} {...form.field("mould.release")} />
+			<div className="flex items-end gap-2">
+				<div className="grow">
+					<NumberField kind="count" label="Firings since it was renewed" {...form.number("mould.usesSince")} />
+				</div>
+				<button
+					type="button"
+					className="btn"
+					onClick={() => form.set("mould", { ...mould, release: "washed", usesSince: 0 })}
+				>
+					Washed anew
+				</button>
+			</div>
+		</BookForm>
+	);
+}

@@ -1,0 +1,127 @@
+import type { KilnForm } from "@contract/documents/kiln";
+import type { KilnCell, KilnsView } from "@contract/kilns";
+import { DEFAULT_KILN } from "@core/kiln/kiln";
+import { NEW_ELEMENTS, USUAL_UPKEEP } from "@core/kiln/record";
+import { dayAndClock } from "@formats/time";
+import { Trouble } from "../../forms/notice";
+import { useAct } from "../../lib/api";
+import { useFigure, usePrefs } from "../../lib/prefs";
+import { framed, type StationProps } from "../../ui/frame/framed";
+import { sizeWords } from "../../ui/part-words";
+import { Glow } from "../../ui/signs";
+import { FireNav } from "../firings/fire-nav";
+import { ShelfOutline } from "./shelf-outline";
+import { UpkeepLine } from "./upkeep-line";
+
+export default framed("kilns", "fire", KilnList);
+
+const LINE_WORDS = { standIn: "stand-in, Modbus TCP", modbus: "Modbus TCP", folder: "folder of logs" } as const;
+
+/** Every kiln with its shelf to one scale, what it needs next, and how it is read. */
+function KilnList({ view, frame }: StationProps<"kilns">) {
+	const add = useAct("saveKiln", ({ kilnId }) => location.assign(`/fire/kilns/${kilnId}`));
+	const widest = Math.max(...view.kilns.map(({ card }) => card.shelfWidthMm), 300);
+	return (
+		<div className="flex h-full min-h-0 flex-col">
+			<FireNav here="/fire/kilns">
+				{frame.person.role === "instructor" && (
+					<button
+						type="button"
+						className="btn btn-sm max-lg:h-11"
+						disabled={add.isPending}
+						onClick={() => add.send((id) => ({ kiln: newKiln(id(), view.kilns.length + 1), revision: 0 }))}
+					>
+						Add a kiln
+					</button>
+				)}
+			</FireNav>
+			<div className="scroll-y min-h-0 grow px-6 py-4">
+				<Trouble error={add.error} />
+				<ul className="ruled max-w-5xl">
+					{view.kilns.map((one) => (
+						<KilnRow key={one.id} kiln={one} widest={widest} cell={frame.kilns.find(({ id }) => id === one.id)} />
+					))}
+				</ul>
+			</div>
+		</div>
+	);
+}
+
+function KilnRow(props: { kiln: KilnsView["kilns"][number]; cell: KilnCell | undefined; widest: number }) {
+	const { id, name, kind, card, uses, upkeep, elements, lastFired } = props.kiln;
+	const figure = useFigure();
+	const { timeZone } = usePrefs();
+	const block = kind === "microwaveBlock";
+	const made = block ? "microwave block" : card.doorSide === "top" ? "electric, lid on top" : "electric, door in front";
+	return (
+		<li>
+			<a
+				href={`/fire/kilns/${id}`}
+				className="grid min-h-32 grid-cols-[150px_1.2fr_1fr_1.2fr] items-center gap-6 py-3 hover:bg-base-100 max-lg:grid-cols-[120px_1fr]"
+			>
+				<ShelfOutline kiln={card} widthPx={(140 * card.shelfWidthMm) / props.widest} />
+				<span>
+					<b className="block text-lg">{name}</b>
+					<span className="text-soft">
+						<span className="block">{made}</span>
+						<span className="block">
+							shelf {sizeWords([card.shelfWidthMm, card.shelfHeightMm], figure)}, {figure({ mm: card.clearHeightMm })}{" "}
+							clear
+						</span>
+						{(card.body.powerW / 1000).toFixed(1)} kW, up to {figure({ c: card.maxC })}
+					</span>
+				</span>
+				<span>
+					{!block && props.cell && <Heat cell={props.cell} />}
+					<span className="text-soft">
+						{props.cell?.phase}
+						<span className="block">{card.line ? LINE_WORDS[card.line] : "no line"}</span>
+					</span>
+				</span>
+				<span className="text-soft">
+					<b className="figure text-base-content">{uses}</b> firings
+					{lastFired && `, last ${dayAndClock(lastFired, timeZone)}`}
+					{!block && (
+						<span className="block">
+							elements {elements.firings} of about {elements.dueFirings}
+						</span>
+					)}
+					{upkeep && <UpkeepLine what={upkeep.what} left={upkeep.left} />}
+				</span>
+			</a>
+		</li>
+	);
+}
+
+function Heat({ cell }: { cell: KilnCell }) {
+	const figure = useFigure();
+	if (cell.readAgoS === null) return null;
+	return (
+		<span className="flex items-center gap-2">
+			{cell.airC !== null && <Glow c={cell.airC} className="h-7 w-3" />}
+			<b className="figure text-2xl">{cell.airC === null ? "no sensor" : figure({ c: cell.airC })}</b>
+		</span>
+	);
+}
+
+const newKiln = (id: string, number: number): KilnForm => ({
+	id,
+	name: `Kiln ${number}`,
+	kind: "electric" as const,
+	doorSide: "top" as const,
+	shelfShape: "rectangle" as const,
+	shelfWidthMm: 400,
+	shelfHeightMm: 400,
+	marginMm: 15,
+	clearHeightMm: 150,
+	maxC: 900,
+	maxSegments: 12,
+	body: DEFAULT_KILN,
+	plateW: null,
+	zones: [],
+	elements: { fittedOn: null, dueFirings: NEW_ELEMENTS.dueFirings },
+	upkeep: USUAL_UPKEEP.map(({ what, everyFirings }) => ({ what, everyFirings })),
+	shelves: [],
+	line: null,
+	permissions: { steer: false, start: false },
+});

@@ -1,0 +1,195 @@
+import type { KilnView } from "@contract/kilns";
+import type { LogMapping } from "@core/kiln/log";
+import type { LogPreview } from "@formats/kiln-log";
+import { wallClockMs } from "@formats/time";
+import { useState } from "react";
+import { ChoiceField } from "../../forms/fields";
+import { FileField } from "../../forms/file-field";
+import { Problems } from "../../forms/notice";
+import { useActForm } from "../../forms/use-act-form";
+import { usePrefs } from "../../lib/prefs";
+
+interface Props {
+	view: KilnView;
+	onRead(range: { from: string; to: string }): void;
+}
+
+/** A recorded log comes in: a look at its columns, what they mean, and then its lines join the kiln's readings. */
+export function LogUpload({ view, onRead }: Props) {
+	const [text, setText] = useState("");
+	const [preview, setPreview] = useState<LogPreview | null>(null);
+	const [problem, setProblem] = useState("");
+	const open = async (file: File) => {
+		setProblem("");
+		setPreview(null);
+		const content = await file.text();
+		const { previewLog } = await import("@formats/kiln-log");
+		const read = previewLog(content);
+		if (!read.ok) return setProblem(read.problems[0]?.sentence ?? "This file cannot be read.");
+		setText(content);
+		setPreview(read.value);
+	};
+	return (
+		<div className="flex min-w-0 flex-col gap-2">
+			<FileField
+				label="From a log file (CSV)"
+				accept=".csv,.txt,text/csv,text/plain"
+				error={problem || undefined}
+				onFile={(file) => void open(file)}
+			/>
+			{preview && <Mapping key={text.length} view={view} text={text} preview={preview} onRead={onRead} />}
+		</div>
+	);
+}
+
+const TIME_WORDS = {
+	instant: "date and time",
+	clock: "clock only",
+	seconds: "seconds counted",
+	minutes: "minutes counted",
+	hours: "hours counted",
+} as const;
+
+const FALLBACK: LogMapping = {
+	time: { column: 0, as: "seconds", startsAt: null },
+	air: 1,
+	set: null,
+	duty: null,
+	kwh: null,
+	unit: "C",
+	dutyIn: "share",
+};
+
+function Mapping({ view, text, preview, onRead }: Props & { text: string; preview: LogPreview }) {
+	const { timeZone } = usePrefs();
+	const form = useActForm("importKilnLog", {
+		start: { mapping: preview.guess ?? FALLBACK, begins: "" },
+		schema: async () => (await import("@contract/kilns")).actions.importKilnLog,
+		sent({ mapping, begins }, id) {
+			// The picker gives a clock time; it is meant in the studio's zone, wherever the browser is.
+			const [day = "", time = "00:00"] = begins.split("T");
+			const counted = mapping.time.as !== "instant" && begins !== "";
+			const startsAt = counted ? new Date(wallClockMs(day, time, timeZone)).toISOString() : null;
+			return {
+				importId: id(),
+				kilnId: view.form.id,
+				text,
+				mapping: { ...mapping, time: { ...mapping.time, startsAt } },
+			};
+		},
+		done: ({ from, to }) => onRead({ from, to }),
+	});
+	const { mapping, begins } = form.values;
+	const setMapping = (next: LogMapping) => form.set("mapping", next);
+	const columns = preview.columns.map(({ name }, i) => ({ value: String(i), label: name }));
+	const optional = [{ value: "", label: "none" }, ...columns];
+	const column = (label: string, key: "set" | "duty" | "kwh") => (
+		<ChoiceField<string>
+			compact
+			label={label}
+			value={mapping[key] === null ? "" : String(mapping[key])}
+			options={optional}
+			onChange={(value) => setMapping({ ...mapping, [key]: value === "" ? null : Number(value) })}
+		/>
+	);
+	const counted = mapping.time.as !== "instant";
+	return (
+		<form className="flex flex-col gap-2" noValidate onSubmit={form.submit}>
+			<div className="overflow-x-auto border border-line">
+				<table className="figure w-full text-[12.5px]">
+					<thead>
+						<tr>
+							{preview.columns.map(({ name }, i) => (
+								<th key={i} scope="col" className="px-2 text-left">
+									{name}
+								</th>
+							))}
+						</tr>
+					</thead>
+					<tbody>
+						{Array.from({ length: 4 }, (_, row) => (
+							<tr key={row} className="border-t border-line">
+								{preview.columns.map(({ sample }, i) => (
+									<td key={i} className="px-2 whitespace-nowrap">
+										{sample[row]}
+									</td>
+								))}
+							</tr>
+						))}
+					</tbody>
+				</table>
+			</div>
+			<p className="text-soft">{preview.rows} lines</p>
+			<div className="grid grid-cols-2 gap-2">
+				<ChoiceField<string>
+					compact
+					label="Time"
+					value={String(mapping.time.column)}
+					options={columns}
+					onChange={(value) => setMapping({ ...mapping, time: { ...mapping.time, column: Number(value) } })}
+				/>
+				<ChoiceField<LogMapping["time"]["as"]>
+					compact
+					label="written as"
+					value={mapping.time.as}
+					options={(Object.keys(TIME_WORDS) as (keyof typeof TIME_WORDS)[]).map((value) => ({
+						value,
+						label: TIME_WORDS[value],
+					}))}
+					onChange={(as) => setMapping({ ...mapping, time: { ...mapping.time, as } })}
+				/>
+				<ChoiceField<string>
+					compact
+					label="Temperature"
+					value={String(mapping.air)}
+					options={columns}
+					onChange={(value) => setMapping({ ...mapping, air: Number(value) })}
+				/>
+				<ChoiceField<"C" | "F">
+					compact
+					label="in"
+					value={mapping.unit}
+					options={[
+						{ value: "C", label: "°C" },
+						{ value: "F", label: "°F" },
+					]}
+					onChange={(unit) => setMapping({ ...mapping, unit })}
+				/>
+				{column("Set point", "set")}
+				{column("Energy, kWh", "kwh")}
+				{column("Duty", "duty")}
+				<ChoiceField<"share" | "percent">
+					compact
+					label="as"
+					value={mapping.dutyIn}
+					options={[
+						{ value: "share", label: "0 to 1" },
+						{ value: "percent", label: "0 to 100 %" },
+					]}
+					onChange={(dutyIn) => setMapping({ ...mapping, dutyIn })}
+				/>
+			</div>
+			{counted && (
+				<label className="flex flex-col gap-1">
+					<span className="font-semibold">It began at</span>
+					<input
+						type="datetime-local"
+						className="input h-11 w-full"
+						value={begins}
+						onChange={(event) => form.set("begins", event.target.value)}
+					/>
+				</label>
+			)}
+			<Problems problems={form.others()} />
+			<button type="submit" className="btn btn-primary" disabled={form.pending || (counted && begins === "")}>
+				{form.pending ? "Reading …" : "Bring it in and look"}
+			</button>
+			{form.answer && (
+				<p>
+					{form.answer.added} readings were new, {form.answer.known} were there already, {form.answer.skipped} lines
+					could not be read.
+				</p>
+			)}
+		</form>
+	);
+}

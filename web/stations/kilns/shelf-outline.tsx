@@ -1,0 +1,82 @@
+import type { KilnCard } from "@contract/kilns";
+
+type Drawn = Pick<
+	KilnCard,
+	"shelfWidthMm" | "shelfHeightMm" | "marginMm" | "shelfShape" | "zones" | "doorSide" | "name"
+>;
+
+/** A kiln's shelf from above, to scale: its outline, usable margin, zones with their offsets, and the side of the door. */
+export function ShelfOutline({ kiln, widthPx, labels = false }: { kiln: Drawn; widthPx: number; labels?: boolean }) {
+	const { shelfWidthMm: w, shelfHeightMm: h, marginMm, shelfShape, zones, doorSide, name } = kiln;
+	const scale = w / widthPx;
+	const pad = 3 * scale;
+	const foot = labels ? 16 * scale : pad;
+	const outline = (inset: number) => {
+		const [x0, y0, x1, y1] = [inset, inset, w - inset, h - inset];
+		if (shelfShape === "round") {
+			const r = (x1 - x0) / 2;
+			return `M${x0} ${h / 2}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0Z`;
+		}
+		if (shelfShape === "octagon") {
+			const cut = (x1 - x0) * (1 - Math.SQRT1_2);
+			return `M${x0 + cut} ${y0}H${x1 - cut}L${x1} ${y0 + cut}V${y1 - cut}L${x1 - cut} ${y1}H${x0 + cut}L${x0} ${y1 - cut}V${y0 + cut}Z`;
+		}
+		return `M${x0} ${y0}H${x1}V${y1}H${x0}Z`;
+	};
+	const id = `shelf${Math.round(w)}${Math.round(h)}${shelfShape}${Math.round(widthPx)}`;
+	return (
+		<svg
+			width={widthPx + 6}
+			height={(h + pad + foot) / scale}
+			viewBox={`${-pad} ${-pad} ${w + 2 * pad} ${h + pad + foot}`}
+			role="img"
+			aria-label={`Shelf of ${name}, ${Math.round(w)} by ${Math.round(h)} mm, ${zones.length} zones`}
+		>
+			<clipPath id={id}>
+				<path d={outline(0)} />
+			</clipPath>
+			<path d={outline(0)} className="fill-bench stroke-base-content/70" strokeWidth={1.4 * scale} />
+			<g clipPath={`url(#${id})`}>
+				{zones.map((zone) => (
+					<g key={zone.name}>
+						<rect
+							x={zone.xMm}
+							y={zone.yMm}
+							width={zone.widthMm}
+							height={zone.heightMm}
+							className={zone.offsetK > 0 ? "fill-accent/20" : "fill-secondary/18"}
+						/>
+						{labels && (
+							<text
+								x={zone.xMm + zone.widthMm / 2}
+								y={zone.yMm + zone.heightMm / 2 + 4 * scale}
+								textAnchor="middle"
+								fontSize={11.5 * scale}
+								className="figure fill-base-content"
+							>
+								{zone.name} {zone.offsetK > 0 ? "+" : ""}
+								{zone.offsetK} K
+							</text>
+						)}
+					</g>
+				))}
+			</g>
+			<path
+				d={outline(marginMm)}
+				fill="none"
+				className="stroke-base-content/35"
+				strokeDasharray={`${4 * scale} ${3 * scale}`}
+				strokeWidth={scale}
+			/>
+			{doorSide === "front" && (
+				<path d={`M${w * 0.25} ${h}H${w * 0.75}`} className="stroke-base-content" strokeWidth={4 * scale} />
+			)}
+			{labels && (
+				<text x={w / 2} y={h + 13 * scale} textAnchor="middle" fontSize={11 * scale} className="figure fill-soft">
+					{Math.round(w)} × {Math.round(h)} mm{doorSide === "front" ? ", door on this side" : ""}, 1 :{" "}
+					{Math.round(scale * 3.78)}
+				</text>
+			)}
+		</svg>
+	);
+}

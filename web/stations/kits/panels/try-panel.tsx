@@ -1,0 +1,124 @@
+import { type FuseLevel, LEVEL_WORDS } from "@core/firing/level";
+import type { GlassFamily } from "@core/glass/family";
+import type { KitReading } from "@core/stack/read-kit";
+import type { Trial } from "@core/stack/survey";
+import { useEffect, useState } from "react";
+import { useFigure } from "../../../lib/prefs";
+import { sizeWords } from "../../../ui/part-words";
+import { LevelGlyph } from "../../../ui/signs";
+import { useDraft } from "../draft";
+
+const LEVELS: readonly FuseLevel[] = ["tack", "contour", "full"];
+
+interface Props {
+	reading: KitReading;
+	families: readonly GlassFamily[];
+	mayEdit: boolean;
+	tryOut(tries: readonly { level: FuseLevel; familyId: string }[]): Promise<Trial[]>;
+}
+
+/** The same kit at each level and in each tested family, side by side. */
+export function TryPanel({ reading, families, mayEdit, tryOut }: Props) {
+	const figure = useFigure();
+	const edit = useDraft((draft) => draft.edit);
+	const [trials, setTrials] = useState<Trial[] | undefined>();
+	const tested = families.filter((family) => family.tested);
+	const own = reading.familyId ?? tested[0]?.id ?? "";
+	const [familyId, setFamilyId] = useState(own);
+	useEffect(() => {
+		let current = true;
+		void tryOut(LEVELS.map((level) => ({ level, familyId }))).then((answer) => current && setTrials(answer));
+		return () => {
+			current = false;
+		};
+	}, [tryOut, familyId]);
+	const rows: [string, (trial: Trial) => string][] = [
+		["ends", (trial) => sizeWords([trial.widthMm, trial.heightMm], figure)],
+		["mean", (trial) => figure({ mm: trial.meanMm })],
+		["peak", (trial) => figure({ c: trial.outlook.peakC })],
+		["anneals as", (trial) => figure({ mm: trial.outlook.effectiveMm })],
+		["soak", (trial) => figure({ min: trial.outlook.soakMin })],
+		["kiln", (trial) => `${Math.round(trial.outlook.hours)} h`],
+		["to mend", (trial) => String(trial.toMend)],
+	];
+	return (
+		<>
+			<div className="join mb-3" role="group" aria-label="Family to try">
+				{tested.map(({ id, label }) => (
+					<button
+						key={id}
+						type="button"
+						aria-pressed={id === familyId}
+						className={`btn btn-sm join-item ${id === familyId ? "btn-secondary" : ""}`}
+						onClick={() => setFamilyId(id)}
+					>
+						family {label}
+					</button>
+				))}
+			</div>
+			{!trials && <p className="text-soft">Trying the levels …</p>}
+			{trials && (
+				<table className="figure w-full border-collapse text-[13.5px]">
+					<thead>
+						<tr>
+							<td />
+							{trials.map(({ level }) => (
+								<th
+									key={level}
+									scope="col"
+									className={`px-1 py-2 text-left align-bottom ${level === reading.level ? "bg-pick" : ""}`}
+								>
+									<LevelGlyph level={level} label={false} />
+									<span className="block font-bold">{LEVEL_WORDS[level]}</span>
+								</th>
+							))}
+						</tr>
+					</thead>
+					<tbody>
+						{rows.map(([label, tell]) => (
+							<tr key={label} className="border-t border-line">
+								<th scope="row" className="py-1.5 pr-1 text-left font-normal text-soft">
+									{label}
+								</th>
+								{trials.map((trial) => (
+									<td
+										key={trial.level}
+										className={`px-1 py-1.5 font-semibold ${trial.level === reading.level ? "bg-pick" : ""}`}
+									>
+										{tell(trial)}
+									</td>
+								))}
+							</tr>
+						))}
+						{mayEdit && (
+							<tr className="border-t border-line">
+								<td />
+								{trials.map(({ level }) => (
+									<td key={level} className="px-1 py-2">
+										<button
+											type="button"
+											className="btn btn-sm px-2"
+											disabled={level === reading.level}
+											onClick={() =>
+												edit((before) => ({
+													...before,
+													route: before.route.map((step, i) => (i === reading.firing ? { ...step, level } : step)),
+												}))
+											}
+										>
+											{level === reading.level ? "chosen" : "choose"}
+										</button>
+									</td>
+								))}
+							</tr>
+						)}
+					</tbody>
+				</table>
+			)}
+			<p className="mt-3 text-[13px] text-soft">
+				Estimates for firing {reading.firing + 1}, without a kiln of its own. Another family means other glass: the
+				parts themselves are not changed.
+			</p>
+		</>
+	);
+}

@@ -1,0 +1,207 @@
+import type { Glass, GlassForm } from "@core/glass/glass";
+import { type KitPart, METALS, type PartKind } from "@core/kit/kit";
+import { ChoiceField, NumberField, TextField } from "../../../forms/fields";
+import { useDraft } from "../draft";
+import { PointsField } from "./points-field";
+import { ShapeFields } from "./shape-fields";
+
+interface Props {
+	part: KitPart;
+	glasses: readonly Glass[];
+	onChange(part: KitPart): void;
+	errorAt(field: string): string | undefined;
+}
+
+const FORMS: Partial<Record<PartKind, readonly GlassForm[]>> = {
+	sheet: ["sheet"],
+	thread: ["stringer", "ribbon"],
+	grains: ["frit"],
+	lump: ["sheet", "cane", "frit"],
+};
+
+/** One part with all its sizes: what it is, of what, where it lies. */
+export function PartForm({ part, glasses, onChange, errorAt }: Props) {
+	const route = useDraft(({ document }) => document.route);
+	const set = (change: object) => onChange({ ...part, ...change } as KitPart);
+	const length = (label: string, key: string, value: number) => (
+		<NumberField
+			kind="length"
+			compact
+			label={label}
+			value={value}
+			error={errorAt(key)}
+			onChange={(mm) => set({ [key]: mm ?? Number.NaN })}
+		/>
+	);
+	return (
+		<div className="grid grid-cols-2 gap-x-3 gap-y-2">
+			<TextField label="Name" value={part.name} onChange={(name) => set({ name })} error={errorAt("name")} compact />
+			{"shape" in part && <ShapeFields shape={part.shape} onChange={(shape) => set({ shape })} errorAt={errorAt} />}
+			{"glassId" in part && (
+				<div className="col-span-2">
+					<GlassChoice
+						label="Glass"
+						glasses={glasses.filter(({ form }) => FORMS[part.kind]?.includes(form))}
+						value={part.glassId}
+						onChange={(glassId) => set({ glassId })}
+					/>
+				</div>
+			)}
+			<KindFields part={part} set={set} length={length} errorAt={errorAt} />
+			<NumberField
+				kind="count"
+				compact
+				label="Layer, shelf is 1"
+				value={part.layer + 1}
+				error={errorAt("layer")}
+				onChange={(layer) => set({ layer: (layer ?? Number.NaN) - 1 })}
+			/>
+			<NumberField
+				kind="degrees"
+				compact
+				label="Turned"
+				value={part.turnDeg}
+				error={errorAt("turnDeg")}
+				onChange={(turnDeg) => set({ turnDeg: turnDeg ?? Number.NaN })}
+			/>
+			{length("Across", "xMm", part.xMm)}
+			{length("Up", "yMm", part.yMm)}
+			{route.length > 1 && (
+				<ChoiceField
+					compact
+					label="Laid before"
+					value={String(part.firing)}
+					error={errorAt("firing")}
+					onChange={(firing) => set({ firing: Number(firing) })}
+					options={route.map((step, i) => ({ value: String(i), label: `firing ${i + 1}, ${step.level}` }))}
+				/>
+			)}
+		</div>
+	);
+}
+
+interface KindProps {
+	part: KitPart;
+	set(change: object): void;
+	length(label: string, key: string, value: number): React.ReactNode;
+	errorAt(field: string): string | undefined;
+}
+
+/** What only this kind of part has. */
+function KindFields({ part, set, length, errorAt }: KindProps) {
+	switch (part.kind) {
+		case "sheet":
+			return (
+				<label className="col-span-2 flex min-h-9 items-center gap-2">
+					<input
+						type="checkbox"
+						className="checkbox checkbox-sm"
+						checked={part.faceDown}
+						onChange={(event) => set({ faceDown: event.target.checked })}
+					/>
+					face down (coating or texture towards the shelf)
+				</label>
+			);
+		case "thread":
+			return (
+				<div className="col-span-2">
+					<PointsField
+						label="Line"
+						points={part.points}
+						error={errorAt("points")}
+						onChange={(points) => set({ points })}
+					/>
+				</div>
+			);
+		case "grains":
+			return (
+				<NumberField
+					kind="count"
+					compact
+					label="g/cm²"
+					value={part.gPerCm2}
+					error={errorAt("gPerCm2")}
+					onChange={(gPerCm2) => set({ gPerCm2: gPerCm2 ?? Number.NaN })}
+				/>
+			);
+		case "lump":
+			return (
+				<>
+					<ChoiceField
+						compact
+						label="Kind"
+						value={part.form}
+						onChange={(form) => set({ form })}
+						options={[
+							{ value: "dome", label: "rounded dot" },
+							{ value: "slice", label: "cane slice" },
+						]}
+					/>
+					{length("Diameter", "diameterMm", part.diameterMm)}
+					{length("Height", "heightMm", part.heightMm)}
+				</>
+			);
+		case "foil":
+			return <MetalChoice value={part.metal} set={set} />;
+		case "loop":
+			return (
+				<>
+					<MetalChoice value={part.metal} set={set} />
+					{length("Wire", "wireMm", part.wireMm)}
+					{length("Eye", "eyeMm", part.eyeMm)}
+					{length("Tail", "tailMm", part.tailMm)}
+				</>
+			);
+		case "fibre":
+			return (
+				<>
+					<ChoiceField
+						compact
+						label="Use"
+						value={part.use}
+						onChange={(use) => set({ use })}
+						options={[
+							{ value: "support", label: "under a part" },
+							{ value: "insert", label: "inside, a pocket" },
+						]}
+					/>
+					{length("Fibre height", "heightMm", part.heightMm)}
+				</>
+			);
+		case "dam":
+			return length("Wall height", "heightMm", part.heightMm);
+		case "component":
+			return null;
+	}
+}
+
+const MetalChoice = ({ value, set }: { value: string; set(change: object): void }) => (
+	<ChoiceField
+		compact
+		label="Metal"
+		value={value}
+		onChange={(metal) => set({ metal })}
+		options={METALS.map((metal) => ({ value: metal, label: metal }))}
+	/>
+);
+
+/** A glass of the book, with family and thickness. */
+export function GlassChoice(props: {
+	label: string;
+	glasses: readonly Glass[];
+	value: string;
+	onChange(id: string): void;
+}) {
+	return (
+		<ChoiceField
+			compact
+			label={props.label}
+			value={props.value}
+			onChange={props.onChange}
+			options={props.glasses.map(({ id, name, familyId, thicknessMm, form, grade }) => ({
+				value: id,
+				label: form === "frit" ? `${name} · ${familyId} · ${grade}` : `${name} · ${familyId} · ${thicknessMm} mm`,
+			}))}
+		/>
+	);
+}

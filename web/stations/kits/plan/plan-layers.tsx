@@ -1,0 +1,322 @@
+import { type Bounds, boundsOf, type Point } from "@core/geometry/region";
+import type { DrawnPart } from "@core/kit/drawn";
+import type { Finding } from "@core/stack/finding";
+import type { Cut } from "@core/stack/section";
+import type { KitSurvey } from "@core/stack/survey";
+import { scaleLinear } from "d3-scale";
+import { memo, useMemo } from "react";
+import { useFigure } from "../../../lib/prefs";
+import { regionPath } from "../../../ui/kit-plan";
+import { scaleBarMm } from "./plan-view";
+
+/** Everything is drawn in mm; `px` is how many mm a screen pixel covers. */
+interface Sized {
+	px: number;
+}
+
+export const Grid = memo(function Grid({
+	edges,
+	px,
+}: Sized & { edges: Bounds | Omit<Bounds, "widthMm" | "heightMm"> }) {
+	const step = 10 / px >= 9 ? 10 : 50;
+	const lines = (from: number, to: number) =>
+		Array.from(
+			{ length: Math.max(0, Math.floor(to / step) - Math.ceil(from / step) + 1) },
+			(_, i) => (Math.ceil(from / step) + i) * step,
+		);
+	return (
+		<g className="stroke-base-content/8" strokeWidth={px}>
+			{lines(edges.minX, edges.maxX).map((x) => (
+				<path key={`x${x}`} d={`M${x} ${-edges.maxY}V${-edges.minY}`} />
+			))}
+			{lines(edges.minY, edges.maxY).map((y) => (
+				<path key={`y${y}`} d={`M${edges.minX} ${-y}H${edges.maxX}`} />
+			))}
+		</g>
+	);
+});
+
+interface ShapeProps extends Sized {
+	one: DrawnPart;
+	fired: boolean;
+	isChosen: boolean;
+	/** How far it is dragged, mm; undefined while it lies still, so that a drag draws only what moves. */
+	movedX: number | undefined;
+	movedY: number | undefined;
+}
+
+const PartShape = memo(function PartShape({ one, fired, isChosen, movedX, movedY, px }: ShapeProps) {
+	const { part, region, boughtColour, firedColour, clearness } = one;
+	const isAid = part.kind === "fibre" || part.kind === "dam";
+	const d = useMemo(() => regionPath(region), [region]);
+	return (
+		<path
+			data-part={part.id}
+			d={d}
+			fillRule="evenodd"
+			fill={fired ? firedColour : boughtColour}
+			fillOpacity={isAid ? 0.55 : 1 - clearness}
+			className={`cursor-move ${isChosen ? "stroke-secondary" : "stroke-black/40"}`}
+			strokeWidth={px * (isChosen ? 2.6 : 0.9)}
+			strokeDasharray={isAid ? `${px * 5} ${px * 3}` : undefined}
+			transform={movedX !== undefined && movedY !== undefined ? `translate(${movedX} ${-movedY})` : undefined}
+		/>
+	);
+});
+
+interface ShapesProps extends Sized {
+	drawn: readonly DrawnPart[];
+	fired: boolean;
+	faint: boolean;
+	chosen: readonly string[];
+	moved: Point | undefined;
+}
+
+/** All parts, each drawn anew only when it changes itself. */
+export const PartShapes = memo(function PartShapes({ drawn, fired, faint, chosen, moved, px }: ShapesProps) {
+	return (
+		<g opacity={faint ? 0.25 : 1}>
+			{drawn.map((one, i) => {
+				const isChosen = chosen.includes(one.part.id);
+				return (
+					<PartShape
+						key={`${one.part.id} ${i}`}
+						one={one}
+						fired={fired}
+						isChosen={isChosen}
+						movedX={isChosen ? moved?.x : undefined}
+						movedY={isChosen ? moved?.y : undefined}
+						px={px}
+					/>
+				);
+			})}
+		</g>
+	);
+});
+
+/** Deep bottle green where glass is thickest, pale where it is thinnest. */
+const thicknessColour = (patches: KitSurvey["patches"]) => {
+	const all = patches.map(({ mm }) => mm);
+	const [least, most] = [Math.min(...all), Math.max(...all)];
+	return scaleLinear<string>()
+		.domain([least, (least + most) / 2, Math.max(most, least + 0.1)])
+		.range(["#d3ebdb", "#62a68d", "#12423a"])
+		.clamp(true);
+};
+
+export const ThicknessMap = memo(function ThicknessMap({ patches, px }: Sized & { patches: KitSurvey["patches"] }) {
+	const colour = thicknessColour(patches);
+	return (
+		<g pointerEvents="none">
+			{patches.map(({ region, mm }, i) => (
+				<path
+					key={i}
+					d={regionPath(region)}
+					fillRule="evenodd"
+					fill={colour(mm)}
+					stroke="#ffffff80"
+					strokeWidth={px * 0.6}
+				/>
+			))}
+		</g>
+	);
+});
+
+/** The legend of the thickness map: every thickness that occurs, up to six of them. */
+export function ThicknessLegend({ patches }: { patches: KitSurvey["patches"] }) {
+	const figure = useFigure();
+	const all = [...new Set(patches.map(({ mm }) => Number(mm.toFixed(1))))].sort((a, b) => a - b);
+	const shown =
+		all.length <= 6 ? all : Array.from({ length: 6 }, (_, i) => all[Math.round((i * (all.length - 1)) / 5)] as number);
+	const colour = thicknessColour(patches);
+	return (
+		<ul aria-label="Thickness of glass" className="flex flex-wrap gap-x-3 gap-y-1">
+			{shown.map((mm) => (
+				<li key={mm} className="figure flex items-center gap-1.5">
+					<svg width="18" height="12" aria-hidden="true">
+						<rect width="18" height="12" fill={colour(mm)} className="stroke-base-content/40" />
+					</svg>
+					{figure({ mm })}
+				</li>
+			))}
+		</ul>
+	);
+}
+
+export const AfterOutline = memo(function AfterOutline({ after, px }: Sized & { after: KitSurvey["after"] }) {
+	return (
+		<g
+			pointerEvents="none"
+			fill="none"
+			className="stroke-accent"
+			strokeWidth={px * 1.8}
+			strokeDasharray={`${px * 6} ${px * 3}`}
+		>
+			{after.map((region, i) => (
+				<path key={i} d={regionPath(region)} />
+			))}
+		</g>
+	);
+});
+
+/** How parts hold together: a filled dot where they join, an open one where they only touch. */
+export const Joints = memo(function Joints({ joints, px }: Sized & { joints: KitSurvey["joints"] }) {
+	return (
+		<g pointerEvents="none" strokeWidth={px * 1.5}>
+			{joints.map(({ a, b, joined, at }) => (
+				<circle
+					key={`${a} ${b}`}
+					cx={at.x}
+					cy={-at.y}
+					r={px * (joined ? 3 : 4.5)}
+					className={joined ? "fill-base-content stroke-base-100" : "fill-base-100 stroke-warning"}
+				/>
+			))}
+		</g>
+	);
+});
+
+const MARK: Record<Finding["severity"], string> = {
+	stop: "stroke-error",
+	fix: "stroke-warning",
+	know: "stroke-secondary",
+};
+
+/** Where findings are: a ring at the place, the line along which two parts meet. */
+export const FindingMarks = memo(function FindingMarks({
+	findings,
+	looked,
+	px,
+}: Sized & { findings: readonly Finding[]; looked: Finding | undefined }) {
+	return (
+		<g pointerEvents="none" fill="none">
+			{findings.map((finding) => {
+				const { at, line, severity, code, partIds } = finding;
+				const wide = finding === looked;
+				if (!wide && severity === "know" && !line) return null;
+				return (
+					<g key={`${code} ${partIds.join()}`} className={MARK[severity]} strokeWidth={px * (wide ? 3.5 : 2)}>
+						{line && line.length > 1 && (
+							<path d={regionPath([line])} strokeDasharray={`${px * 2} ${px * 3}`} strokeLinecap="round" />
+						)}
+						{at && (!line || wide) && <circle cx={at.x} cy={-at.y} r={px * (wide ? 15 : 10)} />}
+					</g>
+				);
+			})}
+		</g>
+	);
+});
+
+/** Centre of mass, where it hangs from, and the line between. */
+export const HangLine = memo(function HangLine({
+	survey,
+	loops,
+	px,
+}: Sized & { survey: KitSurvey; loops: readonly Point[] }) {
+	const { hang, centre } = survey.reading;
+	if (hang.loops === 0) return null;
+	return (
+		<g pointerEvents="none" fill="none" className="stroke-secondary" strokeWidth={px * 1.5}>
+			{loops.map((loop) => (
+				<g key={`${loop.x} ${loop.y}`}>
+					<path d={`M${loop.x} ${-loop.y}V${-centre.y}`} strokeDasharray={`${px * 2} ${px * 3}`} />
+					<path d={`M${loop.x} ${-loop.y}L${centre.x} ${-centre.y}`} />
+				</g>
+			))}
+			<circle cx={centre.x} cy={-centre.y} r={px * 5} className="fill-base-100" />
+			<path d={`M${centre.x - px * 8} ${-centre.y}h${px * 16}M${centre.x} ${-centre.y - px * 8}v${px * 16}`} />
+		</g>
+	);
+});
+
+export const Dimensions = memo(function Dimensions({ box, px }: Sized & { box: Bounds }) {
+	const figure = useFigure();
+	if (box.widthMm === 0) return null;
+	const away = px * 16;
+	const left = px * 38;
+	return (
+		<g pointerEvents="none" className="fill-base-content stroke-base-content/70" strokeWidth={px} fontSize={px * 13}>
+			<path
+				fill="none"
+				d={`M${box.minX} ${-box.minY + away - px * 4}v${px * 8}M${box.minX} ${-box.minY + away}H${box.maxX}m0 ${-px * 4}v${px * 8}`}
+			/>
+			<text
+				stroke="none"
+				x={(box.minX + box.maxX) / 2}
+				y={-box.minY + away + px * 15}
+				textAnchor="middle"
+				className="figure"
+			>
+				{figure({ mm: box.widthMm })}
+			</text>
+			<path
+				fill="none"
+				d={`M${box.minX - left - px * 4} ${-box.maxY}h${px * 8}M${box.minX - left} ${-box.maxY}V${-box.minY}m${-px * 4} 0h${px * 8}`}
+			/>
+			<text
+				stroke="none"
+				textAnchor="middle"
+				className="figure"
+				transform={`translate(${box.minX - left - px * 6} ${-(box.minY + box.maxY) / 2}) rotate(-90)`}
+			>
+				{figure({ mm: box.heightMm })}
+			</text>
+		</g>
+	);
+});
+
+export const ScaleBar = memo(function ScaleBar({
+	edges,
+	px,
+}: Sized & { edges: { minX: number; maxX: number; minY: number; maxY: number } }) {
+	const figure = useFigure();
+	const mm = scaleBarMm(edges.maxX - edges.minX);
+	const [x, y] = [edges.maxX - px * 14 - mm, -edges.minY - px * 12];
+	return (
+		<g pointerEvents="none" className="fill-base-content stroke-base-content" strokeWidth={px * 1.6}>
+			<path fill="none" d={`M${x} ${y - px * 4}v${px * 4}h${mm}v${-px * 4}`} />
+			<text stroke="none" fontSize={px * 12} x={x + mm / 2} y={y - px * 6} textAnchor="middle" className="figure">
+				{figure({ mm })}
+			</text>
+		</g>
+	);
+});
+
+/** The section's line across the plan, with a handle at either end. */
+export const SectionLine = memo(function SectionLine({ cut, px }: Sized & { cut: Cut }) {
+	const { from, to } = cut;
+	return (
+		<g className="stroke-secondary">
+			<path d={`M${from.x} ${-from.y}L${to.x} ${-to.y}`} strokeWidth={px * 2} pointerEvents="none" />
+			<path
+				data-section="line"
+				d={`M${from.x} ${-from.y}L${to.x} ${-to.y}`}
+				stroke="transparent"
+				strokeWidth={px * 12}
+				className="cursor-grab"
+			/>
+			{(["from", "to"] as const).map((end) => (
+				<circle
+					key={end}
+					data-section={end}
+					cx={cut[end].x}
+					cy={-cut[end].y}
+					r={px * 7}
+					className="cursor-grab fill-base-100"
+					strokeWidth={px * 2}
+				/>
+			))}
+			<text
+				x={to.x - px * 6}
+				y={-to.y - px * 12}
+				fontSize={px * 12}
+				stroke="none"
+				className="fill-secondary font-semibold"
+			>
+				section
+			</text>
+		</g>
+	);
+});
+
+export const boxOfDrawn = (drawn: readonly DrawnPart[]): Bounds => boundsOf(drawn.flatMap(({ region }) => region));

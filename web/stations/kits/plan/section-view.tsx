@@ -1,0 +1,153 @@
+import { type FuseLevel, LEVEL_WORDS } from "@core/firing/level";
+import type { DrawnPart } from "@core/kit/drawn";
+import type { Section } from "@core/stack/section";
+import { useFigure } from "../../../lib/prefs";
+import { LevelGlyph } from "../../../ui/signs";
+
+interface Props {
+	section: Section | undefined;
+	drawn: readonly DrawnPart[];
+	level: FuseLevel;
+	/** How high each part lies before the fire, mm: stiff sheet does not follow what is below it. */
+	rests: Readonly<Record<string, number>>;
+}
+
+/** Heights are drawn three times as large as widths: a single sheet would hardly be seen. The drawing says so. */
+const TALLER = 3;
+const ROOM_MM = 4;
+
+/** The section along the plan's line: laid up above, after the firing below, on one scale. */
+export function SectionView({ section, drawn, level, rests }: Props) {
+	const figure = useFigure();
+	if (!section || section.lengthMm <= 0) return null;
+	const laid = section.places.map(({ layers }) => lying(layers, rests));
+	const heights = laid.map((layers) => Math.max(0, ...layers.map(({ from, mm }) => from + mm)));
+	const top = Math.max(9, ...heights, ...section.after) * TALLER + ROOM_MM;
+	const colours = new Map(drawn.map(({ part, firedColour }) => [part.id, firedColour]));
+	const range = (values: readonly number[]) => {
+		const glass = values.filter((mm) => mm > 0.05);
+		return glass.length === 0
+			? "no glass here"
+			: figure({ mm: Math.max(...glass) }) === figure({ mm: Math.min(...glass) })
+				? figure({ mm: glass[0] ?? 0 })
+				: `${figure({ mm: Math.min(...glass) })} to ${figure({ mm: Math.max(...glass) })}`;
+	};
+	const floor = top - 1;
+	const frame = {
+		viewBox: `0 0 ${section.lengthMm} ${top}`,
+		className: "h-full max-h-16 w-full",
+		preserveAspectRatio: "xMidYMax meet",
+	};
+	return (
+		<div className="grid grid-cols-[5.5rem_minmax(0,1fr)_7.5rem] items-end gap-x-3 gap-y-1.5">
+			<span className="text-soft">laid up</span>
+			<svg {...frame} role="img" aria-label={`Section as laid up, ${range(heights)} high`} shapeRendering="crispEdges">
+				{laid.map((layers, i) =>
+					layers.map(({ partId, from, mm }) => (
+						<rect
+							key={`${partId} ${i}`}
+							x={i * section.stepMm}
+							y={floor - (from + mm) * TALLER}
+							width={section.stepMm * 1.08}
+							height={mm * TALLER}
+							fill={colours.get(partId) ?? "#cccccc"}
+						/>
+					)),
+				)}
+				<Silhouette heights={heights} stepMm={section.stepMm} floor={floor} />
+				<Shelf lengthMm={section.lengthMm} y={floor} />
+			</svg>
+			<span className="figure text-soft">{range(heights)} high</span>
+			<LevelGlyph level={level} label={false} />
+			<svg
+				{...frame}
+				role="img"
+				aria-label={`Section after ${LEVEL_WORDS[level]}, ${range(section.after)} high`}
+				shapeRendering="crispEdges"
+			>
+				<AfterShapes section={section} colours={colours} floor={floor} />
+				<Silhouette heights={section.after} stepMm={section.stepMm} floor={floor} />
+				<Shelf lengthMm={section.lengthMm} y={floor} />
+			</svg>
+			<span className="figure">
+				<b>{range(section.after)}</b> <span className="text-soft">after {LEVEL_WORDS[level]}</span>
+			</span>
+			<span className="col-span-3 text-[12px] text-soft">
+				Section along the line; heights drawn {TALLER} times as large as widths. An estimate.
+			</span>
+		</div>
+	);
+}
+
+const Shelf = ({ lengthMm, y }: { lengthMm: number; y: number }) => (
+	<path
+		d={`M0 ${y + 0.4}H${lengthMm}`}
+		className="stroke-base-content"
+		strokeWidth="1.2"
+		vectorEffect="non-scaling-stroke"
+	/>
+);
+
+/** Each layer of a place from where it rests; what bends (thread, frit, foil) lies on what is below it. */
+function lying(layers: Section["places"][number]["layers"], rests: Readonly<Record<string, number>>) {
+	let top = 0;
+	return layers.map(({ partId, mm }) => {
+		const from = Math.max(rests[partId] ?? top, 0);
+		top = Math.max(top, from + mm);
+		return { partId, from, mm };
+	});
+}
+
+/** What the glass has become: each place keeps the shares of its layers, in a body with one soft top. */
+function AfterShapes({
+	section,
+	colours,
+	floor,
+}: {
+	section: Section;
+	colours: ReadonlyMap<string, string>;
+	floor: number;
+}) {
+	const stays = section.places.map(({ layers }) => layers.filter(({ glassMm, keptMm }) => glassMm > 0 || keptMm > 0));
+	const filled = stays.flatMap((layers, i) => (layers.some(({ glassMm }) => glassMm > 0) ? [i] : []));
+	return section.after.map((height, i) => {
+		const place = section.places[i];
+		if (!place || height < 0.05) return null;
+		const nearest = filled.reduce((best, at) => (Math.abs(at - i) < Math.abs(best - i) ? at : best), filled[0] ?? i);
+		const layers = stays[nearest] ?? [];
+		const kept = layers.reduce((sum, { keptMm }) => sum + keptMm, 0);
+		const total = layers.reduce((sum, { glassMm }) => sum + glassMm, 0) || 1;
+		let y = floor;
+		return layers.map(({ partId, glassMm, keptMm }) => {
+			const mm = keptMm + (Math.max(0, height - kept) * glassMm) / total;
+			y -= mm * TALLER;
+			return (
+				<rect
+					key={`${partId} ${place.alongMm}`}
+					x={place.alongMm - section.stepMm / 2}
+					y={y}
+					width={section.stepMm}
+					height={mm * TALLER}
+					fill={colours.get(partId) ?? "#cccccc"}
+				/>
+			);
+		});
+	});
+}
+
+/** The silhouette of all glass, so that clear sheet is seen on a light ground. */
+function Silhouette({ heights, stepMm, floor }: { heights: readonly number[]; stepMm: number; floor: number }) {
+	const d = heights
+		.map((mm, i) => `${i === 0 ? "M" : "L"}${(i + 0.5) * stepMm} ${floor - (mm > 0.05 ? mm * TALLER : 0)}`)
+		.join("");
+	return (
+		<path
+			d={d}
+			fill="none"
+			className="stroke-base-content/55"
+			strokeWidth="1"
+			vectorEffect="non-scaling-stroke"
+			shapeRendering="auto"
+		/>
+	);
+}

@@ -1,0 +1,43 @@
+import type { ProposalView } from "@contract/loads";
+import type { PieceBrief } from "@contract/pieces";
+import { clockNear } from "@formats/time";
+import { useNow } from "../../lib/clock";
+import { usePrefs } from "../../lib/prefs";
+import { FiringChart } from "../../ui/firing-chart/firing-chart";
+import { SegmentList } from "../../ui/segment-list";
+
+/** The schedule that serves every piece of a load: when it may be opened, its curve, its segments and who sets each. */
+export function ProposedSchedule({ proposal, pieces }: { proposal: ProposalView; pieces: readonly PieceBrief[] }) {
+	const { timeZone } = usePrefs();
+	const nowMs = useNow(60);
+	const dearest = Object.entries(proposal.costHours).sort(([, a], [, b]) => b - a)[0];
+	const dearPiece = pieces.find(({ id }) => id === dearest?.[0]);
+	return (
+		<div className="flex flex-col gap-3">
+			<p>
+				<span className="text-soft">Started now, open not before</span>
+				<b className="figure block text-3xl">{clockNear(proposal.openAt, new Date(nowMs), timeZone)}</b>
+				<span className="figure text-soft">
+					{(proposal.openS / 3600).toFixed(1)} h, {proposal.kwh.toFixed(1)} kWh, flow index {proposal.flow.toFixed(2)}
+				</span>
+			</p>
+			<FiringChart
+				width={300}
+				height={150}
+				openS={proposal.openS}
+				series={[
+					{ name: "plan", points: proposal.plan, kind: "plan" },
+					{ name: "kiln, simulated", points: proposal.air, kind: "simulated" },
+				]}
+				summary={`Schedule for ${proposal.places.length} pieces`}
+			/>
+			<SegmentList schedule={proposal.schedule} setBy={proposal.setBy} airMin={proposal.airMin} pieces={pieces} />
+			{dearest && dearest[1] > 0.2 && dearPiece && pieces.length > 1 && (
+				<p>
+					Without <b className="figure">{dearPiece.code}</b> this load would be{" "}
+					<b className="figure">{dearest[1].toFixed(1)} h</b> shorter.
+				</p>
+			)}
+		</div>
+	);
+}

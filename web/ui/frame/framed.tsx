@@ -1,0 +1,73 @@
+import type { FrameView, Station } from "@contract/studio";
+import type { ViewName, Views } from "@contract/views";
+import { QueryClientProvider } from "@tanstack/react-query";
+import { type ComponentType, useState } from "react";
+import { newQueryClient, useView } from "../../lib/api";
+import { type Prefs, PrefsProvider } from "../../lib/prefs";
+import { AlarmBar } from "./alarm-bar";
+import { useFrameKeys } from "./keys";
+import { type KeyRow, KeysHelp } from "./keys-help";
+import { KilnStrip } from "./kiln-strip";
+import { Rail } from "./rail";
+
+export interface FramedProps<N extends ViewName> {
+	frame: FrameView;
+	initial: Views[N];
+	params: Record<string, string>;
+	prefs: Prefs;
+}
+
+export interface StationProps<N extends ViewName> {
+	view: Views[N];
+	frame: FrameView;
+	params: Record<string, string>;
+}
+
+/** Puts a station on the table between rail and kiln strip, fed by its view, which keeps itself current. */
+export function framed<N extends ViewName>(
+	name: N,
+	station: Station | null,
+	Table: ComponentType<StationProps<N>>,
+	keys: readonly KeyRow[] = [],
+) {
+	return function FramedStation(props: FramedProps<N>) {
+		const [queries] = useState(newQueryClient);
+		return (
+			<QueryClientProvider client={queries}>
+				<PrefsProvider initial={props.prefs} timeZone={props.frame.timeZone} now={props.frame.now}>
+					<Layout {...props} name={name} station={station} Table={Table} keys={keys} />
+				</PrefsProvider>
+			</QueryClientProvider>
+		);
+	};
+}
+
+function Layout<N extends ViewName>({
+	name,
+	station,
+	Table,
+	keys,
+	...props
+}: FramedProps<N> & {
+	name: N;
+	station: Station | null;
+	Table: ComponentType<StationProps<N>>;
+	keys: readonly KeyRow[];
+}) {
+	const heard = useView("frame", {}, props.frame);
+	const frame = heard.data ?? props.frame;
+	const view = useView(name, props.params, props.initial).data ?? props.initial;
+	useFrameKeys();
+	return (
+		<div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[74px_auto_minmax(0,1fr)_auto] print:block print:h-auto">
+			<Rail frame={frame} station={station} />
+			{/* Above the table: what comes up here moves no button at its foot. */}
+			<AlarmBar alarms={frame.alarms} />
+			<main className="min-h-0 min-w-0">
+				<Table view={view as Views[N]} frame={frame} params={props.params} />
+			</main>
+			<KilnStrip kilns={frame.kilns} heardAtMs={heard.dataUpdatedAt} />
+			<KeysHelp station={keys} />
+		</div>
+	);
+}
