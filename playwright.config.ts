@@ -6,16 +6,16 @@ export default defineConfig({
 	workers: 1,
 	retries: 0,
 	// When something is given up: nothing that is judged. A busy machine needs most of it.
-	timeout: 300_000,
-	expect: { timeout: 20_000 },
+	timeout: 600_000,
+	expect: { timeout: 60_000 },
 	globalSetup: "./tests/support/e2e-server.ts",
 	outputDir: "data/e2e",
 	reporter: [["list"], ["json", { outputFile: "data/reports/e2e.json" }]],
 	use: {
 		viewport: { width: 1280, height: 800 },
 		trace: "off",
-		actionTimeout: 20_000,
-		navigationTimeout: 40_000,
+		actionTimeout: 60_000,
+		navigationTimeout: 90_000,
 		launchOptions: CHROMIUM,
 	},
 });

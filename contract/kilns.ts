@@ -114,12 +114,28 @@ export interface KilnView {
 		by: string | null;
 	}[];
 	offset: OffsetProposal | null;
-	/** Logs that were brought in. */
-	imports: { id: string; at: string; from: string; to: string; added: number; by: string | null }[];
+	/** Logs that were brought in, or are on their way. */
+	imports: KilnImport[];
 	/** First and last reading. */
 	record: { from: string; to: string } | null;
 	alarms: AlarmBrief[];
 	logFolder: string;
+}
+
+export interface KilnImport {
+	id: string;
+	at: string;
+	/** Of its first and last line. */
+	from: string;
+	to: string;
+	/** Readings that were new. */
+	added: number;
+	/** Lines it has, and those that were gone through. */
+	lines: number;
+	written: number;
+	/** Broken off: nobody writes it any more, and it is not through. */
+	state: "kept" | "coming" | "brokenOff";
+	by: string | null;
 }
 
 /** What a kiln says now: asked again with every reading, so it holds nothing else. */
@@ -167,7 +183,7 @@ export const actions = {
 		.asks(z.strictObject({ kilnId: id, what: words("The task", 80, 1) }))
 		.touches("kilns")
 		.answers<{ kilnId: string }>(),
-	/** Readings that were not there yet, and lines that could not be read. */
+	/** Readings that were new, lines that were known, that are still being written, and that could not be read. */
 	importKilnLog: instructor
 		.asks(
 			z.strictObject({
@@ -183,7 +199,7 @@ export const actions = {
 			{ mostBytes: LARGEST_LOG_BYTES },
 		)
 		.touches("readings")
-		.answers<{ added: number; known: number; skipped: number; from: string; to: string }>(),
+		.answers<{ added: number; known: number; toCome: number; skipped: number; from: string; to: string }>(),
 	takeBackImport: instructor
 		.asks(z.strictObject({ importId: id }))
 		.touches("readings")

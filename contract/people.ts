@@ -1,5 +1,7 @@
 import { z } from "zod";
-import { assistant } from "./action";
+import { assistant, instructor } from "./action";
+import { words } from "./fields";
+import { most, seenByAssistant, seenByInstructor } from "./view";
 
 /** Least first: a person may do all that lesser roles may. */
 export const ROLES = ["assistant", "instructor"] as const;
@@ -11,14 +13,98 @@ export function mayAs(role: string | null | undefined, least: Role): boolean {
 	return rank >= 0 && rank >= ROLES.indexOf(least);
 }
 
+/** The sign-in library's ids are not all of one form. */
+const person = words("The person", 64, 1);
+const present = z.string().min(1, "Type the present password.").max(128);
 const password = z
 	.string()
 	.min(10, "A password needs at least 10 characters.")
 	.max(128, "A password has at most 128 characters.");
 
 export const actions = {
+	/** Sessions of somebody end: one, or all but the one that asks. */
+	endSessions: assistant
+		.asks(z.strictObject({ userId: person, sessionId: person.optional() }))
+		.touches("people")
+		.answers<{ ended: number }>(),
+	setDisabled: instructor
+		.asks(z.strictObject({ userId: person, disabled: z.boolean() }))
+		.touches("people")
+		.answers<{ disabled: boolean }>(),
+	/** A new secret for a device; nothing is asked for until a code of it was typed. */
+	beginSecondFactor: instructor
+		.asks(z.strictObject({ current: present }))
+		.touches()
+		.answers<{ uri: string; secret: string }>(),
+	/** Answers codes for the day that the device is lost: they are shown once. */
+	confirmSecondFactor: instructor
+		.asks(z.strictObject({ code: words("The code", 10, 6) }))
+		.touches("people")
+		.answers<{ recovery: string[] }>(),
+	/** One's own with the password; another's by an instructor, where the device is lost. */
+	dropSecondFactor: instructor
+		.asks(z.strictObject({ userId: person, current: present }))
+		.touches("people")
+		.answers<{ dropped: true }>(),
 	changePassword: assistant
-		.asks(z.strictObject({ current: z.string().min(1, "Type the present password.").max(128), next: password }))
+		.asks(z.strictObject({ current: present, next: password }))
 		.touches("people")
 		.answers<{ changed: true }>(),
+};
+
+/** What is written down for good; docs/security.md says when. */
+export const AUDIT_KINDS = [
+	"signedIn",
+	"signInRefused",
+	"signedOut",
+	"passwordChanged",
+	"secondFactor",
+	"sessionsEnded",
+	"disabled",
+	"enabled",
+	"forbidden",
+	"steered",
+	"exported",
+] as const;
+export type AuditKind = (typeof AUDIT_KINDS)[number];
+
+export interface SessionView {
+	id: string;
+	since: string;
+	/** From where, and with what, as the browser says. */
+	address: string;
+	agent: string;
+	/** It is the one that asks. */
+	own: boolean;
+}
+
+export interface AccountView {
+	secondFactor: { on: boolean; recoveryLeft: number };
+	sessions: SessionView[];
+}
+
+export interface PersonView {
+	id: string;
+	name: string;
+	email: string;
+	role: Role;
+	/** It is the one that asks. */
+	own: boolean;
+	disabledAt: string | null;
+	demoPassword: boolean;
+	secondFactor: boolean;
+	sessions: SessionView[];
+}
+
+export interface PeopleView {
+	people: PersonView[];
+	/** What happened, newest first. */
+	audit: { id: number; at: string; kind: AuditKind; who: string | null; address: string; about: string }[];
+	/** Rows there are. */
+	audits: number;
+}
+
+export const views = {
+	account: seenByAssistant.given({}).of("people").shows<AccountView>(),
+	people: seenByInstructor.given({ most }).of("people").shows<PeopleView>(),
 };

@@ -22,6 +22,7 @@ const given =
 		}),
 	});
 
+export const seenByInstructor = { given: given("instructor") };
 export const seenByAssistant = { given: given("assistant") };
 
 /** Parameters that several views share. */

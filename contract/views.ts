@@ -6,6 +6,7 @@ import { views as kilns } from "./kilns";
 import { views as kits } from "./kits";
 import { views as loads } from "./loads";
 import { views as microwave } from "./microwave";
+import { views as people } from "./people";
 import { views as pieces } from "./pieces";
 import { views as schedules } from "./schedules";
 import { views as stock } from "./stock";
@@ -20,6 +21,7 @@ export const views = {
 	...kits,
 	...loads,
 	...microwave,
+	...people,
 	...pieces,
 	...schedules,
 	...stock,

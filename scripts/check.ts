@@ -1,6 +1,7 @@
 import { spawn } from "node:child_process";
 import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
+import { stripVTControlCharacters } from "node:util";
 
 interface Part {
 	name: string;
@@ -52,7 +53,8 @@ const PARTS = LANES.flat();
 interface Outcome {
 	passed: number;
 	failed: number;
-	files: string[];
+	/** What failed, each with its first words. */
+	failures: string[];
 }
 
 const wanted = process.argv.slice(2);
@@ -63,9 +65,9 @@ if (unknown.length > 0) {
 }
 mkdirSync(reports, { recursive: true });
 
-const total: Outcome = { passed: 0, failed: 0, files: [] };
+const total: Outcome = { passed: 0, failed: 0, failures: [] };
 await Promise.all(LANES.map((lane) => runLane(lane.filter(isWanted))));
-if (total.files.length > 0) console.log(`\nFailed:\n${total.files.map((file) => `  ${file}`).join("\n")}`);
+if (total.failures.length > 0) console.log(`\nFailed:\n${total.failures.map((one) => `  ${one}`).join("\n")}`);
 console.log(`\n${total.passed} passed, ${total.failed} failed`);
 process.exitCode = total.failed > 0 || total.passed === 0 ? 1 : 0;
 
@@ -78,7 +80,7 @@ async function runLane(lane: readonly Part[]): Promise<void> {
 		const outcome = await run(part);
 		total.passed += outcome.passed;
 		total.failed += outcome.failed;
-		total.files.push(...outcome.files);
+		total.failures.push(...outcome.failures);
 	}
 }
 
@@ -92,11 +94,11 @@ async function run(part: Part): Promise<Outcome> {
 	const outcome = counted ?? {
 		passed: status === 0 ? 1 : 0,
 		failed: status === 0 ? 0 : 1,
-		files: status === 0 ? [] : [part.name],
+		failures: status === 0 ? [] : [`${part.name}: ${lastWords(said)}`],
 	};
 	if (status !== 0 && outcome.failed === 0) {
 		outcome.failed = 1;
-		outcome.files.push(part.name);
+		outcome.failures.push(`${part.name}: ${lastWords(said)}`);
 	}
 	console.log(
 		`\n— ${part.name}\n${said}— ${part.name}: ${outcome.passed} passed, ${outcome.failed} failed in ${Math.round((Date.now() - from) / 1000)} s`,
@@ -114,23 +116,54 @@ function hear([file = "", ...args]: readonly string[]): Promise<{ status: number
 	return new Promise((done) => child.once("close", (status) => done({ status, said })));
 }
 
+function lastWords(said: string): string {
+	return said.trim().split("\n").slice(-8).join("\n    ");
+}
+
+function firstWords(message = ""): string {
+	return stripVTControlCharacters(message).split("\n").slice(0, 6).join("\n    ");
+}
+
+interface VitestFile {
+	name: string;
+	status: string;
+	message: string;
+	assertionResults: { status: string; fullName: string; failureMessages: string[] }[];
+}
+interface PlaywrightSuite {
+	specs?: { ok: boolean; file: string; title: string; tests: { results: { error?: { message?: string } }[] }[] }[];
+	suites?: PlaywrightSuite[];
+}
+
 function readReport({ report = "", kind }: Part): Outcome {
 	const json = JSON.parse(readFileSync(report, "utf8"));
-	if (kind === "playwright") {
-		const failed: string[] = [];
-		const walk = (suite: { file?: string; specs?: { ok: boolean; file: string }[]; suites?: never[] }) => {
-			for (const spec of suite.specs ?? []) if (!spec.ok) failed.push(`tests/e2e/${spec.file}`);
-			for (const inner of suite.suites ?? []) walk(inner);
-		};
-		for (const suite of json.suites) walk(suite);
-		return {
-			passed: json.stats.expected,
-			failed: json.stats.unexpected + json.stats.flaky,
-			files: [...new Set(failed)],
-		};
-	}
-	const files = json.testResults
-		.filter(({ status }: { status: string }) => status !== "passed")
-		.map(({ name }: { name: string }) => name.replace(`${process.cwd()}/`, ""));
-	return { passed: json.numPassedTests, failed: json.numFailedTests, files };
+	return kind === "playwright" ? ofPlaywright(json) : ofVitest(json);
+}
+
+function specsOf({ specs = [], suites = [] }: PlaywrightSuite): NonNullable<PlaywrightSuite["specs"]> {
+	return [...specs, ...suites.flatMap(specsOf)];
+}
+
+function ofPlaywright(json: { suites: PlaywrightSuite[]; stats: Record<string, number> }): Outcome {
+	const failures = json.suites
+		.flatMap(specsOf)
+		.filter(({ ok }) => !ok)
+		.map(({ file, title, tests }) => {
+			const error = tests.flatMap(({ results }) => results).find((result) => result.error)?.error;
+			return `tests/e2e/${file}: ${title}\n    ${firstWords(error?.message)}`;
+		});
+	const { expected = 0, unexpected = 0, flaky = 0 } = json.stats;
+	return { passed: expected, failed: unexpected + flaky, failures };
+}
+
+function ofVitest(json: { testResults: VitestFile[]; numPassedTests: number; numFailedTests: number }): Outcome {
+	const failures = json.testResults
+		.filter(({ status }) => status !== "passed")
+		.flatMap(({ name, message, assertionResults }) => {
+			const file = name.replace(`${process.cwd()}/`, "");
+			const failed = assertionResults.filter(({ status }) => status === "failed");
+			if (failed.length === 0) return [`${file}: ${firstWords(message)}`];
+			return failed.map((one) => `${file}: ${one.fullName}\n    ${firstWords(one.failureMessages[0])}`);
+		});
+	return { passed: json.numPassedTests, failed: json.numFailedTests, failures };
 }

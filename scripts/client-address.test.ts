@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { CLIENT_ADDRESS, trustedProxies, withClientAddress } from "./client-address";
+import { CLIENT_ADDRESS } from "../server/house/client";
+import { trustedProxies, withClientAddress } from "./client-address";
 
 // Addresses for documentation: RFC 5737.
 const PEER = "192.0.2.9";

@@ -1,7 +1,5 @@
 import type { IncomingHttpHeaders } from "node:http";
-
-/** Set by the entry only: the address of whoever asks, as the server itself saw it or a trusted proxy did. */
-export const CLIENT_ADDRESS = "x-zephyr-client";
+import { CLIENT_ADDRESS } from "../server/house/client";
 
 const FORWARDED = /^(forwarded|x-forwarded-.*|x-real-ip|x-client-ip|cf-connecting-ip|true-client-ip|x-zephyr-client)$/;
 

@@ -166,13 +166,16 @@ export function isFree(port: number, host = "127.0.0.1"): Promise<boolean> {
 	});
 }
 
-export function freePort(): Promise<number> {
-	return new Promise((resolve, reject) => {
-		const probe = createServer();
-		probe.once("error", reject);
-		probe.listen(0, "127.0.0.1", () => {
-			const address = probe.address();
-			probe.close(() => resolve(typeof address === "object" && address ? address.port : 0));
-		});
-	});
+/** Below those that the system gives to connections (32768 and up on Linux): one of these is not taken by a passing one. */
+const [FIRST_PORT, LAST_PORT] = [10_240, 32_000];
+const PORT_TRIES = 200;
+
+/** A free port of this machine, or the first of several in a row. */
+export async function freePort(inARow = 1): Promise<number> {
+	for (let i = 0; i < PORT_TRIES; i++) {
+		const first = FIRST_PORT + Math.floor(Math.random() * (LAST_PORT - FIRST_PORT - inARow));
+		const free = await Promise.all(Array.from({ length: inARow }, (_, n) => isFree(first + n)));
+		if (free.every(Boolean)) return first;
+	}
+	throw new StartProblem(`No port from ${FIRST_PORT} to ${LAST_PORT} is free on this machine.`);
 }

@@ -7,6 +7,7 @@ import { views as kilns } from "./kilns";
 import { views as kits } from "./kits";
 import { views as loads } from "./loads";
 import { views as microwave } from "./microwave";
+import { views as people } from "./people";
 import { views as pieces } from "./pieces";
 import { views as schedules } from "./schedules";
 import { views as stock } from "./stock";
@@ -21,6 +22,7 @@ export const views: { [N in ViewName]: View<N> } = {
 	...kits,
 	...loads,
 	...microwave,
+	...people,
 	...pieces,
 	...schedules,
 	...stock,

@@ -60,6 +60,32 @@ export async function loadImport(reader: Reader, id: string) {
 	return row;
 }
 
+/** A log's batch, held until the transaction ends: who writes it and who takes it back wait for each other. */
+export async function lockImport(tx: Transaction, id: string) {
+	const [row] = await tx.select().from(kilnImport).where(eq(kilnImport.id, id)).for("no key update");
+	return row;
+}
+
+/** Writes some lines of a log that is there and not taken back, and says how far it is. Returns whether it may go on. */
+export async function storeLines(
+	tx: Transaction,
+	importId: string,
+	lines: readonly Omit<ReadingRow, "kilnId" | "importId">[],
+	now: Date,
+): Promise<boolean> {
+	const batch = await lockImport(tx, importId);
+	if (!batch || batch.takenBackAt) return false;
+	const added = await storeReadings(
+		tx,
+		lines.map((line) => ({ ...line, kilnId: batch.kilnId, importId })),
+	);
+	await tx
+		.update(kilnImport)
+		.set({ added: batch.added + added, written: batch.written + lines.length, wroteAt: now })
+		.where(eq(kilnImport.id, importId));
+	return true;
+}
+
 /** Logs that were brought into a kiln's record and are still in it, newest first, with who did it. */
 export const importsOf = (reader: Reader, kilnId: string, most = 20) =>
 	reader
@@ -69,6 +95,9 @@ export const importsOf = (reader: Reader, kilnId: string, most = 20) =>
 			from: kilnImport.from,
 			to: kilnImport.to,
 			added: kilnImport.added,
+			lines: kilnImport.lines,
+			written: kilnImport.written,
+			wroteAt: kilnImport.wroteAt,
 			by: user.name,
 		})
 		.from(kilnImport)

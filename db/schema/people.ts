@@ -1,5 +1,5 @@
-import { boolean, index, integer, pgTable, text, uuid } from "drizzle-orm/pg-core";
-import { ROLES, type Role } from "../../contract/people";
+import { bigint, boolean, index, integer, pgTable, text, uuid } from "drizzle-orm/pg-core";
+import { AUDIT_KINDS, type AuditKind, ROLES, type Role } from "../../contract/people";
 import { instant, oneOf } from "./columns";
 
 export const student = pgTable(
@@ -26,6 +26,8 @@ export const user = pgTable(
 		demoPassword: boolean("demo_password").notNull().default(false),
 		/** Hash of that password: it is never taken again. */
 		demoHash: text("demo_hash"),
+		/** May not sign in any longer; what they did stays theirs. */
+		disabledAt: instant("disabled_at"),
 		createdAt: instant("created_at").notNull().defaultNow(),
 		updatedAt: instant("updated_at").notNull().defaultNow(),
 	},
@@ -75,6 +77,37 @@ export const verification = pgTable("verification", {
 	createdAt: instant("created_at").notNull().defaultNow(),
 	updatedAt: instant("updated_at").notNull().defaultNow(),
 });
+
+/** What is asked besides the password: a code from a device (RFC 6238), once it was confirmed. */
+export const secondFactor = pgTable("second_factor", {
+	userId: text("user_id")
+		.primaryKey()
+		.references(() => user.id, { onDelete: "cascade" }),
+	/** Sealed with the application's own secret. */
+	secret: text("secret").notNull(),
+	confirmedAt: instant("confirmed_at"),
+	/** Number of the last half minute whose code was taken: none is taken twice. */
+	lastStep: bigint("last_step", { mode: "number" }).notNull().default(0),
+	/** Hashes of the codes for the day that the device is lost, each good once. */
+	recovery: text("recovery").array().notNull().default([]),
+});
+
+/** What happened to doors, roles, kilns steered and files taken out. Only ever added to: the database refuses anything else. */
+export const audit = pgTable(
+	"audit",
+	{
+		id: bigint("id", { mode: "number" }).primaryKey().generatedAlwaysAsIdentity(),
+		at: instant("at").notNull(),
+		kind: text("kind").$type<AuditKind>().notNull(),
+		/** Whoever did it, by the name they had then; null for nobody who is known. */
+		actorId: text("actor_id"),
+		actorName: text("actor_name"),
+		address: text("address"),
+		/** What it was about, without secrets. */
+		about: text("about").notNull(),
+	},
+	(t) => [index("audit_at").on(t.at), oneOf("audit_kind_known", t.kind, AUDIT_KINDS)],
+);
 
 /** Tries at a secret, by the account they are for or the address they come from, since the last that was right. */
 export const attempt = pgTable("attempt", {

@@ -73,6 +73,8 @@ export const pieceEvent = pgTable(
 		happenedAt: instant("happened_at").notNull(),
 		recordedAt: instant("recorded_at").notNull(),
 		actorId: text("actor_id").references(() => user.id),
+		/** The name they had then. */
+		actorName: text("actor_name"),
 	},
 	(t) => [unique().on(t.pieceId, t.seq)],
 );

@@ -19,6 +19,11 @@ export const kilnImport = pgTable(
 		/** Of its first and last line. */
 		from: instant("from").notNull(),
 		to: instant("to").notNull(),
+		/** Lines that it has, and those of them that were gone through so far: they are written in batches. */
+		lines: integer("lines").notNull().default(0),
+		written: integer("written").notNull().default(0),
+		/** When the last batch was written. */
+		wroteAt: instant("wrote_at"),
 		/** Readings that were not there before. */
 		added: integer("added").notNull(),
 		takenBackAt: instant("taken_back_at"),

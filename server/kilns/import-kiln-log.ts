@@ -1,13 +1,15 @@
-import type { ActionOutput } from "@contract/actions";
+import type { Database } from "@db/connect";
+import { tellChange } from "@db/queries/changes";
 import { loadKiln } from "@db/queries/kilns";
-import { AHEAD_MS, loadImport, storeReadings } from "@db/queries/readings";
+import { AHEAD_MS, loadImport, storeLines } from "@db/queries/readings";
 import { kilnImport } from "@db/schema";
-import { eq } from "drizzle-orm";
 import { inPool } from "../heavy/in-pool";
 import { afterPreparing } from "../house/context";
+import { inTransaction } from "../house/in-transaction";
 import { inTheBook, Refusal } from "../house/refusal";
 
-type Answer = ActionOutput["importKilnLog"];
+/** Lines that are written at a time. */
+const BATCH_LINES = 5000;
 
 /** A line of a log with its instant. */
 interface Line {
@@ -20,7 +22,8 @@ interface Line {
 
 /**
  * A recorded log joins the kiln's past, as a batch that can be taken back; nothing of it is live. Lines that are already there
- * count once, those dated ahead of now are left out. Read before the transaction: the kiln is heard all the while.
+ * count once, those dated ahead of now are left out. Read before the transaction and written in batches: the kiln is heard all
+ * the while.
  */
 export const importKilnLog = afterPreparing<"importKilnLog", { lines: Line[]; skipped: number }>(
 	async ({ studio, now }, { text, mapping }) => {
@@ -40,36 +43,41 @@ export const importKilnLog = afterPreparing<"importKilnLog", { lines: Line[]; sk
 			]);
 		return { lines, skipped: skipped + points.length - lines.length };
 	},
-	async ({ tx, actor, now }, { importId, kilnId }, { lines, skipped }) => {
-		const answer = (added: number): Answer => ({
-			added,
-			known: lines.length - added,
-			skipped,
-			from: (lines[0] as Line).at.toISOString(),
-			to: (lines.at(-1) as Line).at.toISOString(),
-		});
-		const again = await loadImport(tx, importId);
-		if (again) return answer(again.added);
-		inTheBook(await loadKiln(tx, kilnId), "kiln");
-		const { from, to } = answer(0);
-		const batch = {
-			id: importId,
-			kilnId,
-			at: now,
-			actorId: actor.id,
-			from: new Date(from),
-			to: new Date(to),
-			added: 0,
-		};
-		await tx.insert(kilnImport).values(batch);
-		const added = await storeReadings(
-			tx,
-			lines.map((line) => ({ ...line, kilnId, importId })),
-		);
-		await tx.update(kilnImport).set({ added }).where(eq(kilnImport.id, importId));
-		return answer(added);
+	async (context, { importId, kilnId }, { lines, skipped }) => {
+		const { tx, actor, now } = context;
+		const [first, last] = [(lines[0] as Line).at, (lines.at(-1) as Line).at];
+		if (!(await loadImport(tx, importId))) {
+			inTheBook(await loadKiln(tx, kilnId), "kiln");
+			await tx.insert(kilnImport).values({
+				id: importId,
+				kilnId,
+				at: now,
+				actorId: actor.id,
+				from: first,
+				to: last,
+				lines: lines.length,
+				added: 0,
+			});
+			await storeLines(tx, importId, lines.slice(0, BATCH_LINES), now);
+			context.afterwards.push(async (db) => void writeOn(db, importId, lines));
+		}
+		const { added, written } = inTheBook(await loadImport(tx, importId), "log");
+		const toCome = lines.length - written;
+		return { added, known: written - added, toCome, skipped, from: first.toISOString(), to: last.toISOString() };
 	},
 );
 
 /** The longest log takes this long on a slow machine, ms. */
 const READING_MS = 60_000;
+
+/** The rest of a log, a batch after another, each kept by itself; not waited for, and over when it is taken back meanwhile. */
+async function writeOn(db: Database, importId: string, lines: readonly Line[]): Promise<void> {
+	for (let from = BATCH_LINES; from < lines.length; from += BATCH_LINES) {
+		const goesOn = await inTransaction(db, async (tx) => {
+			const may = await storeLines(tx, importId, lines.slice(from, from + BATCH_LINES), new Date());
+			await tellChange(tx, { topics: ["readings"] });
+			return may;
+		}).catch(() => false); // told on the kiln's page: broken off
+		if (!goesOn) return;
+	}
+}

@@ -12,6 +12,7 @@ import type { View, ViewContext } from "../house/view";
 import { alarmBriefs } from "./models/alarms";
 import { briefReading } from "./models/brief-reading";
 import { kilnCard } from "./models/cards";
+import { kilnImport } from "./models/kiln-import";
 import { bodyAfter, learnedFrom, offsetFor } from "./models/lessons";
 
 const kilnRow = async ({ db }: ViewContext, id: string) => inTheBook(await loadKiln(db, id), "kiln");
@@ -31,7 +32,7 @@ function formOf(row: KilnRow): KilnForm {
 
 /** A kiln's page is its record: every firing, what was expected, what came, and what that taught. */
 export const kilnPage: View<"kiln"> = async (context, params) => {
-	const { db } = context;
+	const { db, now } = context;
 	const row = await kilnRow(context, params.id);
 	const { uses, revision } = row;
 	const [busy] = await db
@@ -52,12 +53,7 @@ export const kilnPage: View<"kiln"> = async (context, params) => {
 		firings: await firingsOf(context, row.id),
 		lessons: await lessonsOf(context, row.id),
 		offset: (await offsetFor(db, row)) ?? null,
-		imports: (await importsOf(db, row.id)).map(({ at, from, to, ...one }) => ({
-			...one,
-			at: at.toISOString(),
-			from: from.toISOString(),
-			to: to.toISOString(),
-		})),
+		imports: (await importsOf(db, row.id)).map((one) => kilnImport(one, now)),
 		record: range?.from && range.to ? { from: range.from.toISOString(), to: range.to.toISOString() } : null,
 		alarms: await alarmBriefs(db, eq(kilnAlarm.kilnId, row.id), 10),
 		logFolder: row.line?.driver === "folder" ? `logs/${logFolder(row.line.folder).split("/").at(-1)}` : "",

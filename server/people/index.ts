@@ -1,3 +1,14 @@
 import { changePassword } from "./change-password";
+import { endSessions } from "./end-sessions";
+import { beginSecondFactor, confirmSecondFactor, dropSecondFactor } from "./second-factor";
+import { setDisabled } from "./set-disabled";
 
-export const useCases = { changePassword };
+export const useCases = {
+	beginSecondFactor,
+	changePassword,
+	confirmSecondFactor,
+	dropSecondFactor,
+	endSessions,
+	setDisabled,
+};
+export { views } from "./views";

@@ -22,7 +22,7 @@ export const pieceView: View<"piece"> = async (context, params) => {
 		.orderBy(asc(pieceEvent.seq));
 	const journal = events.map(({ event, by }) => ({
 		event: { ...event.data, seq: event.seq, at: event.happenedAt.toISOString() },
-		by,
+		by: event.actorName ?? by,
 	}));
 	const undone = undoneSeqs(journal.map(({ event }) => event));
 	const photos = await db

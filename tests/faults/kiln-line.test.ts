@@ -10,6 +10,7 @@ import { Refusal } from "@server/house/refusal";
 import { serveKilns } from "@standins/kiln-server";
 import { and, asc, eq, isNotNull, isNull } from "drizzle-orm";
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it, vi } from "vitest";
+import { freePort } from "../../scripts/cluster";
 import { refusal } from "../support/refusal";
 import { type DemoStudio, demoStudio } from "../support/studio";
 
@@ -43,7 +44,7 @@ afterAll(() => studio.close());
 
 beforeEach(async () => {
 	vi.useFakeTimers({ toFake: ["Date"], now: lastMs + 60_000 });
-	basePort = 20_000 + Math.floor(Math.random() * 4000) * 3; // below those that the system gives to connections
+	basePort = await freePort(3);
 	process.env.ZEPHYR_STAND_IN_PORT = String(basePort);
 	standIn = await serveKilns(basePort, 2);
 	listener = new KilnListener(studio.db);

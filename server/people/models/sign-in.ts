@@ -1,11 +1,9 @@
 import * as schema from "@db/schema";
 import { betterAuth } from "better-auth";
 import { drizzleAdapter } from "better-auth/adapters/drizzle";
+import { CLIENT_ADDRESS } from "../../house/client";
 import { database } from "../../house/database";
 import { getSettings } from "../../house/settings";
-
-/** Set by the entry (scripts/client-address.ts), which takes away whatever a sender says about itself. */
-export const CLIENT_ADDRESS = "x-zephyr-client";
 
 function build() {
 	const settings = getSettings();
@@ -20,6 +18,7 @@ function build() {
 			additionalFields: {
 				role: { type: "string", input: false, defaultValue: "assistant" },
 				demoPassword: { type: "boolean", input: false, defaultValue: false },
+				disabledAt: { type: "date", input: false, required: false },
 			},
 		},
 		session: { expiresIn: 60 * 60 * 24 * 14, updateAge: 60 * 60 * 24 },

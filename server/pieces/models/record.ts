@@ -67,6 +67,7 @@ export async function recordSteps(context: Context, steps: readonly Step[]): Pro
 				happenedAt: now,
 				recordedAt: now,
 				actorId: actor.id,
+				actorName: actor.name,
 			})),
 		);
 		await writeStates(

@@ -1,4 +1,4 @@
-import type { KilnView } from "@contract/kilns";
+import type { KilnImport, KilnView } from "@contract/kilns";
 import { dayAndClock } from "@formats/time";
 import { Trouble } from "../../forms/notice";
 import { useAct } from "../../lib/api";
@@ -13,29 +13,45 @@ export function Imports({ imports }: { imports: KilnView["imports"] }) {
 		<section aria-label="Logs brought in">
 			<h3 className="mb-1 font-semibold">Logs brought in</h3>
 			<ul className="ruled">
-				{imports.map(({ id, at, from, to, added, by }) => (
-					<li key={id} className="flex items-center justify-between gap-3 py-1.5">
+				{imports.map((one) => (
+					<li key={one.id} className="flex items-center justify-between gap-3 py-1.5">
 						<span className="min-w-0">
 							<b className="figure">
-								{dayAndClock(from, timeZone)} to {dayAndClock(to, timeZone)}
+								{dayAndClock(one.from, timeZone)} to {dayAndClock(one.to, timeZone)}
 							</b>
 							<span className="block text-soft">
-								{added} readings, brought in {dayAndClock(at, timeZone)}
-								{by && ` by ${by}`}
+								{one.added} readings, brought in {dayAndClock(one.at, timeZone)}
+								{one.by && ` by ${one.by}`}
 							</span>
+							<Progress {...one} />
 						</span>
 						<button
 							type="button"
 							className="btn btn-sm max-lg:h-11"
 							disabled={takeBack.isPending}
-							onClick={() => takeBack.mutate({ importId: id })}
+							onClick={() => takeBack.mutate({ importId: one.id })}
 						>
-							Take back
+							{one.state === "coming" ? "Cancel" : "Take back"}
 						</button>
 					</li>
 				))}
 			</ul>
 			<Trouble error={takeBack.error} />
 		</section>
+	);
+}
+
+/** How far a log is that is still being written. */
+function Progress({ state, lines, written }: Pick<KilnImport, "state" | "lines" | "written">) {
+	if (state === "kept") return null;
+	return (
+		<span className="block">
+			<progress className="progress block" aria-label="Lines written" max={lines} value={written} />
+			<span className="figure">
+				{written} of {lines} lines written
+			</span>
+			{state === "brokenOff" &&
+				". It was broken off: bring the log in again (what is there counts once), or take it back."}
+		</span>
 	);
 }

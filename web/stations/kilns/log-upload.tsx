@@ -188,6 +188,7 @@ function Mapping({ view, text, preview, onRead }: Props & { text: string; previe
 				<p>
 					{form.answer.added} readings were new, {form.answer.known} were there already, {form.answer.skipped} lines
 					could not be read.
+					{form.answer.toCome > 0 && ` ${form.answer.toCome} are still being written: see “Logs brought in”.`}
 				</p>
 			)}
 		</form>
