@@ -72,7 +72,7 @@ export const actions = {
 		.touches("microwave")
 		.answers<{ runId: string }>(),
 	lookMicrowave: assistant
-		.asks(z.strictObject({ runId: id, s: count("The time", 0, 36_000), seen: look }))
+		.asks(z.strictObject({ lookId: id, runId: id, s: count("The time", 0, 36_000), seen: look }))
 		.touches("microwave")
 		.answers<{ looks: number }>(),
 	endMicrowave: assistant

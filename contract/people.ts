@@ -35,7 +35,7 @@ export const actions = {
 	beginSecondFactor: instructor
 		.asks(z.strictObject({ current: present }))
 		.touches()
-		.answers<{ uri: string; secret: string }>(),
+		.answers<{ secret: string; qrPath: string; qrSize: number }>(),
 	/** Answers codes for the day that the device is lost: they are shown once. */
 	confirmSecondFactor: instructor
 		.asks(z.strictObject({ code: words("The code", 10, 6) }))
@@ -79,6 +79,7 @@ export interface SessionView {
 }
 
 export interface AccountView {
+	userId: string;
 	secondFactor: { on: boolean; recoveryLeft: number };
 	sessions: SessionView[];
 }

@@ -25,6 +25,8 @@ export interface FrameView {
 	stations: Record<Station, StationCount>;
 	kilns: KilnCell[];
 	alarms: AlarmBrief[];
+	/** What is wrong with the house itself: listening, disk, copies. */
+	house: string[];
 }
 
 export interface TodayLine {

@@ -207,7 +207,8 @@ class DemoStudio {
 				},
 				ago,
 			);
-			for (const [s, seen] of looks) await this.act("lookMicrowave", { runId, s, seen }, ago - s * 1000);
+			for (const [s, seen] of looks)
+				await this.act("lookMicrowave", { lookId: randomUUID(), runId, s, seen }, ago - s * 1000);
 			await this.act("endMicrowave", { runId, steps }, ago - heatMs);
 			await this.act(
 				"openMicrowave",

@@ -40,7 +40,7 @@ need_npm() {
 	echo "Installing npm packages from the lock (about a minute) …"
 	local log
 	log=$(mktemp)
-	if ! npm ci --no-audit --no-fund --fetch-retries=5 --loglevel=error >"$log" 2>&1; then
+	if ! npm ci --no-audit --no-fund --loglevel=error >"$log" 2>&1; then
 		if grep -qE 'ECONNREFUSED|ENOTFOUND|EAI_AGAIN|ETIMEDOUT|ECONNRESET|ERR_SOCKET|network|E50[0-9]' "$log"; then
 			echo "The npm registry did not answer; see that this machine reaches it (npm ping), then run this again." >&2
 		elif grep -qE 'EUSAGE|in sync' "$log"; then

@@ -63,7 +63,7 @@ async function main(): Promise<void> {
 			for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"] as const) process.once(signal, () => done());
 		});
 		await Promise.race([
-			answers(`http://${host}:${port}/api/health`).then((answered) => {
+			answers(`http://${host}:${port}/api/health/ready`).then((answered) => {
 				if (!answered) throw new StartProblem("The application did not answer within three minutes.");
 			}),
 			over.then(() => {

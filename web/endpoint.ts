@@ -8,23 +8,38 @@ const json = (body: unknown, status = 200, headers: Record<string, string> = {})
 
 export function refusalResponse(refusal: Refusal): Response {
 	const trouble: Trouble = { problems: refusal.problems.map(({ path, sentence }) => ({ path: [...path], sentence })) };
+	const headers: Record<string, string> = {};
 	// What was not read to its end cannot be followed by another request.
-	return json(trouble, refusal.status, refusal.kind === "tooMuch" ? { Connection: "close" } : {});
+	if (refusal.kind === "tooMuch") headers.Connection = "close";
+	if (refusal.status === 503) headers["Retry-After"] = RETRY_AFTER_S;
+	return json(trouble, refusal.status, headers);
 }
 
-/** The one way an endpoint answers: a result as JSON, a refusal with its status and sentences, anything else as 500 without details. */
+export const RETRY_AFTER_S = "5";
+
+/** The one way an endpoint answers: a result as JSON, a refusal with its status and sentences; anything else is the middleware's. */
 export async function answer(work: () => Promise<unknown>, headers?: Record<string, string>): Promise<Response> {
 	try {
 		return json(await work(), 200, headers);
 	} catch (error) {
 		if (error instanceof Refusal) return refusalResponse(error);
-		console.error(error);
-		return json(
-			{ problems: [{ path: [], sentence: "Something went wrong on the server. Nothing was changed; try again." }] },
-			500,
-		);
+		throw error;
 	}
 }
+
+/** An error that nobody foresaw, as an endpoint tells it: without details, with the number under which the log has them. */
+export const faultResponse = (request: string): Response =>
+	json(
+		{
+			problems: [
+				{
+					path: [],
+					sentence: `Something went wrong on the server (fault ${request}). Look again before you repeat it.`,
+				},
+			],
+		},
+		500,
+	);
 
 export function who({ locals, request }: APIContext): Asking {
 	if (!locals.actor) throw new Refusal("signedOut", "You are signed out.");

@@ -1,1 +1,2 @@
+UPDATE "kiln_alarm" SET "ended_at" = now() WHERE "ended_at" IS NULL AND "id" NOT IN (SELECT DISTINCT ON ("firing_id", "kind") "id" FROM "kiln_alarm" WHERE "ended_at" IS NULL ORDER BY "firing_id", "kind", "started_at" DESC);--> statement-breakpoint
 CREATE UNIQUE INDEX "kiln_alarm_open" ON "kiln_alarm" USING btree ("firing_id","kind") WHERE "kiln_alarm"."ended_at" is null;

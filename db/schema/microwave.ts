@@ -31,7 +31,7 @@ export const microwaveRun = pgTable(
 		plan: jsonb("plan").$type<MicrowaveStep[]>().notNull(),
 		/** As it was really given. */
 		steps: jsonb("steps").$type<MicrowaveStep[]>().notNull().default([]),
-		looks: jsonb("looks").$type<{ s: number; seen: Look; at: string }[]>().notNull().default([]),
+		looks: jsonb("looks").$type<{ id?: string; s: number; seen: Look; at: string }[]>().notNull().default([]),
 		startedAt: instant("started_at").notNull(),
 		heatedAt: instant("heated_at"),
 		openedAt: instant("opened_at"),

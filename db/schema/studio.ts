@@ -1,8 +1,8 @@
-import { doublePrecision, integer, pgTable, text } from "drizzle-orm/pg-core";
+import { doublePrecision, integer, jsonb, pgTable, text } from "drizzle-orm/pg-core";
 import type { CoolingSchool } from "../../core/firing/demand";
 import { COOLING_SCHOOLS, DOT_SCHOOLS, type DotSchool, HEAT_SCHOOLS, type HeatSchool } from "../../core/firing/schools";
 import { SOAK_SCHOOLS, type SoakSchool } from "../../core/glass/family";
-import { oneOf, revision } from "./columns";
+import { instant, oneOf, revision } from "./columns";
 
 /** One row: this database is one studio. */
 export const studio = pgTable(
@@ -28,3 +28,15 @@ export const studio = pgTable(
 		oneOf("studio_dots_known", t.dotSchool, DOT_SCHOOLS),
 	],
 );
+
+/** What the house does over and over, and when it last did; by the database's own clock. */
+export const heartbeat = pgTable("heartbeat", {
+	name: text("name").primaryKey(),
+	at: instant("at").notNull().defaultNow(),
+	facts: jsonb("facts").$type<HeartbeatFacts>().notNull().default({}),
+});
+
+export interface HeartbeatFacts {
+	/** Free on the disk that the database lies on, bytes. */
+	freeBytes?: number;
+}

@@ -4,6 +4,8 @@ import { LINE_STATUSES } from "@core/kiln/line-status";
 import { type KilnCommand, type Register, type RegisterMap, STAND_IN } from "@core/kiln/register-map";
 import { client as modbus } from "jsmodbus";
 import type { KilnLine, LineReading } from "./kiln-line";
+import { kilnAddress } from "./kiln-host";
+import { LineError } from "./line-error";
 import { standInPort } from "./stand-in-port";
 
 type ModbusSettings = Extract<LineSettings, { driver: "modbus" }>;
@@ -40,7 +42,7 @@ export function modbusLine(settings: ModbusSettings): KilnLine {
 			return await withinTime(ask(await connected()));
 		} catch (error) {
 			drop();
-			throw new Error(error instanceof Error ? error.message : "the controller does not answer");
+			throw error instanceof LineError ? error : new LineError(isAnswer(error) ? "refuses" : "silent");
 		}
 	};
 	return {
@@ -52,25 +54,31 @@ export function modbusLine(settings: ModbusSettings): KilnLine {
 		command: (command: KilnCommand) =>
 			whole(async (client) => {
 				const coded = settings.map.commands[command];
-				if (!coded) throw new Error(`the register map has no “${command}”`);
+				if (!coded) throw new LineError("unmapped");
 				await client.writeSingleRegister(coded.address, coded.value);
 			}),
 		close: drop,
 	};
 }
 
-function connect(socket: Socket, { host, port }: ModbusSettings): Promise<void> {
+async function connect(socket: Socket, { host, port }: ModbusSettings): Promise<void> {
+	const place =
+		host === STAND_IN
+			? { host: "127.0.0.1", port: standInPort(port) }
+			: { host: await withinTime(kilnAddress(host)), port };
 	return new Promise((done, fail) => {
-		socket.setTimeout(ANSWER_MS, () => socket.destroy(new Error("the controller does not answer")));
+		socket.setTimeout(ANSWER_MS, () => socket.destroy(new Error("no answer")));
 		socket.once("error", fail);
-		const address = host === STAND_IN ? { host: "127.0.0.1", port: standInPort(port) } : { host, port };
-		socket.connect(address, () => {
+		socket.connect(place, () => {
 			socket.setTimeout(0);
 			socket.off("error", fail);
 			done();
 		});
 	});
 }
+
+/** The controller itself said no; anything else that went wrong is said in one way, whatever stands at that address. */
+const isAnswer = (error: unknown): boolean => (error as { err?: string } | undefined)?.err === "ModbusException";
 
 async function withinTime<T>(answer: Promise<T>): Promise<T> {
 	let timer: NodeJS.Timeout | undefined;

@@ -1,13 +1,16 @@
+import { statfsSync } from "node:fs";
 import { plausible } from "@core/kiln/plausible";
 import type { Alarm } from "@core/kiln/watch";
 import { say } from "@core/units/phrase";
 import type { Database } from "@db/connect";
 import { tellChange } from "@db/queries/changes";
 import { type FiringRow, settleSteering } from "@db/queries/firings";
+import { beat } from "@db/queries/heartbeats";
 import { AHEAD_MS, latestLive, storeReadings } from "@db/queries/readings";
 import { firing, kiln, studio } from "@db/schema";
 import { eq, isNotNull } from "drizzle-orm";
 import { FiringWatch } from "../firings/models/watch-firing";
+import { logError } from "../house/log";
 import { type KilnLine, type LineReading, openLine } from "./kiln-line";
 import { isStandIn, pressStart } from "./stand-in-panel";
 
@@ -40,32 +43,38 @@ export class KilnListener {
 		this.watch = new FiringWatch(db);
 	}
 
-	/** Reads all kilns that are due. A kiln that does not answer is tried again when it is due again. */
+	/** Reads all kilns that are due, and ends when they have answered. */
 	async round(now = new Date()): Promise<void> {
+		await Promise.all(await this.begin(now));
+	}
+
+	/**
+	 * Begins to read all kilns that are due; each by itself, for one that answers late holds up no other. A kiln that does not
+	 * answer is tried again when it is due again.
+	 */
+	async begin(now = new Date()): Promise<Promise<void>[]> {
 		const kilns = await this.db.select({ id: kiln.id, line: kiln.line }).from(kiln).where(isNotNull(kiln.line));
 		const running = await this.db.select().from(firing).where(eq(firing.state, "running"));
 		const [{ timeZone } = { timeZone: "UTC" }] = await this.db.select({ timeZone: studio.timeZone }).from(studio);
-		await Promise.all(
-			kilns.map(async ({ id, line: settings }) => {
-				if (!settings) return;
-				const listened = this.listened(id, JSON.stringify(settings), () => openLine(settings, timeZone));
-				const hot = running.find(({ kilnId }) => kilnId === id);
-				const everyMs = hot ? Math.max(TICK_MS, (HOT_EVERY_S / hot.speedUp) * 1000) : IDLE_EVERY_S * 1000;
-				if (now.getTime() - listened.lastMs < everyMs) return;
-				listened.lastMs = now.getTime();
-				try {
-					const written = await this.keep(id, listened, hot, now);
-					// Whatever became of the readings: a kiln that is not heard is one to look for.
-					if (listened.looking) return;
-					listened.looking = true;
-					await this.lookAfter(hot, now, written, listened.unkept).finally(() => {
-						listened.looking = false;
-					});
-				} catch (error) {
-					console.error("a kiln was not looked after:", error instanceof Error ? error.message : error);
-				}
-			}),
-		);
+		return kilns.map(async ({ id, line: settings }) => {
+			if (!settings) return;
+			const listened = this.listened(id, JSON.stringify(settings), () => openLine(settings, timeZone));
+			const hot = running.find(({ kilnId }) => kilnId === id);
+			const everyMs = hot ? Math.max(TICK_MS, (HOT_EVERY_S / hot.speedUp) * 1000) : IDLE_EVERY_S * 1000;
+			if (now.getTime() - listened.lastMs < everyMs) return;
+			listened.lastMs = now.getTime();
+			try {
+				const written = await this.keep(id, listened, hot, now);
+				// Whatever became of the readings: a kiln that is not heard is one to look for.
+				if (listened.looking) return;
+				listened.looking = true;
+				await this.lookAfter(hot, now, written, listened.unkept).finally(() => {
+					listened.looking = false;
+				});
+			} catch (error) {
+				logError("a kiln was not looked after", error);
+			}
+		});
 	}
 
 	/**
@@ -86,7 +95,7 @@ export class KilnListener {
 				const behindS = ((now.getTime() - hot.startedAt.getTime()) / 1000) * hot.speedUp;
 				if (reading?.status === "idle") await pressStart(line.port, hot.schedule.segments, hot.speedUp, behindS);
 			} catch (error) {
-				console.error("a stand-in kiln does not answer:", error instanceof Error ? error.message : error);
+				logError("a stand-in kiln does not answer", error);
 			} finally {
 				opened.close();
 			}
@@ -143,7 +152,7 @@ export class KilnListener {
 			else if (live.length > 0) listened.unkept = undefined;
 			return written;
 		} catch (error) {
-			console.error("a kiln’s readings were not kept:", error instanceof Error ? error.message : error);
+			logError("a kiln’s readings were not kept", error);
 			listened.unkept = NOT_KEPT;
 			return 0;
 		} finally {
@@ -181,22 +190,43 @@ function rowOf(kilnId: string, reading: LineReading, hot: FiringRow | undefined,
 	return { ...rest, kilnId, at, firingId: hot.id, elapsedS: believed ? (elapsedS ?? since) : since };
 }
 
-/** Listens for ever; a round that fails is tried again at the next tick. Returns the stop. */
+/** That rounds are made is said so often, ms. */
+const BEAT_EVERY_MS = 5000;
+
+/** Listens for ever, one round after another; a round that fails is tried again at the next tick. Returns the stop. */
 export function pollKilns(db: Database): () => void {
 	const listener = new KilnListener(db);
 	let stopped = false;
-	const said = (error: unknown) => console.error("kiln readings:", error instanceof Error ? error.message : error);
+	let beatMs = Number.NEGATIVE_INFINITY;
+	const said = (error: unknown) => logError("kiln readings", error);
 	const settling = setInterval(() => void listener.settle().catch(said), SETTLE_EVERY_MS);
+	const beatOnce = async () => {
+		if (performance.now() - beatMs < BEAT_EVERY_MS) return;
+		await beat(db, "kilns", freeSpace());
+		beatMs = performance.now();
+	};
 	const round = async () => {
 		if (stopped) return;
-		// Not waited for: a kiln that answers late must not hold up the others.
-		void listener.round().catch(said);
+		try {
+			await listener.begin();
+			await beatOnce();
+		} catch (error) {
+			said(error);
+		}
 		if (!stopped) setTimeout(round, TICK_MS).unref();
 	};
-	void listener.catchUpStandIns().finally(round);
+	void listener.catchUpStandIns().catch(said).finally(round);
 	return () => {
 		stopped = true;
 		clearInterval(settling);
 		listener.close();
 	};
+}
+
+/** On the disk that the studio's data lie on, where that is this machine's. */
+function freeSpace(): { freeBytes?: number } {
+	const folder = process.env.ZEPHYR_DATA_FOLDER;
+	if (!folder) return {};
+	const { bavail, bsize } = statfsSync(folder);
+	return { freeBytes: bavail * bsize };
 }

@@ -1,33 +1,82 @@
-import type { Topic } from "@contract/topics";
+import { TOPICS, type Topic } from "@contract/topics";
 import { type ViewName, views } from "@contract/views";
 import { CHANGED, type Change, readChange } from "@db/queries/changes";
-import { database } from "./database";
+import { Client } from "pg";
+import { logError } from "./log";
+import { getSettings } from "./settings";
 
 type Listener = (change: Change) => void;
 
 const listeners = new Set<Listener>();
 
-let listening = false;
+/** Between tries to hear again, ms. */
+const REST_MS = 1000;
+/** A connection that says nothing may be dead: it is asked so often, ms. */
+const ASK_MS = 10_000;
+
+let started = false;
+let hears = false;
 
 /** Hears of every change in the database, over one LISTEN for the whole process. Returns the way to stop hearing. */
 export function onChange(listener: Listener): () => void {
 	listeners.add(listener);
-	if (!listening) {
-		listening = true;
-		void listen();
-	}
+	startListening();
 	return () => listeners.delete(listener);
 }
 
-async function listen(): Promise<void> {
+/** Whether changes are heard of just now. */
+export const isListening = (): boolean => hears;
+
+export function startListening(): void {
+	if (started) return;
+	started = true;
+	void listenForEver();
+}
+
+const tell: Listener = (change) => {
+	for (const each of listeners) each(change);
+};
+
+/** Listens, and again whenever the connection is lost; what was missed meanwhile nobody knows, so everything is asked again. */
+async function listenForEver(): Promise<never> {
+	for (let before = false; ; before = true) {
+		await listenOnce(() => {
+			hears = true;
+			if (before) tell({ topics: TOPICS });
+		}).catch((error: unknown) => logError("live updates", error));
+		hears = false;
+		await new Promise((done) => setTimeout(done, REST_MS));
+	}
+}
+
+/** Ends when the connection does. */
+async function listenOnce(onListening: () => void): Promise<void> {
+	const client = new Client({
+		connectionString: getSettings().databaseUrl,
+		application_name: "zephyr-flats live",
+		connectionTimeoutMillis: ASK_MS,
+		query_timeout: ASK_MS,
+	});
+	const over = new Promise<void>((done) => {
+		client.once("end", done);
+		client.on("error", () => done());
+	});
+	client.on("notification", ({ payload = "" }) => {
+		const change = readChange(payload);
+		if (change) tell(change);
+	});
+	let asking: NodeJS.Timeout | undefined;
 	try {
-		await database().sql.listen(CHANGED, (text) => {
-			const change = readChange(text);
-			if (change) for (const each of listeners) each(change);
+		await client.connect();
+		await client.query(`listen ${CHANGED}`);
+		onListening();
+		const dead = new Promise<never>((_, fail) => {
+			asking = setInterval(() => void client.query("select 1").catch(fail), ASK_MS);
 		});
-	} catch (error) {
-		listening = false;
-		console.error("live updates:", error instanceof Error ? error.message : error);
+		await Promise.race([over, dead]);
+	} finally {
+		clearInterval(asking);
+		await client.end().catch(() => {});
 	}
 }
 

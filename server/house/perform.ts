@@ -1,6 +1,5 @@
 import type { Action, UploadKind } from "@contract/action";
 import { type ActionInput, type ActionName, type ActionOutput, actions } from "@contract/actions";
-import { mayAs } from "@contract/people";
 import { problemsOf } from "@contract/problems";
 import type { Database } from "@db/connect";
 import { tellChange } from "@db/queries/changes";
@@ -8,7 +7,9 @@ import { loadStudio } from "@db/queries/studio";
 import { useCases } from "../use-cases";
 import type { Asking, Context, UseCase } from "./context";
 import { inTime, inTransaction } from "./in-transaction";
-import { Refusal, refuseOthers } from "./refusal";
+import { logError } from "./log";
+import { refuseUnlessMay } from "./may";
+import { Refusal } from "./refusal";
 import { type Reencoded, reencode } from "./uploads";
 
 interface Sent extends Asking {
@@ -26,7 +27,7 @@ export async function perform<N extends ActionName>(
 	{ bytes, mark, ...asking }: Sent,
 ): Promise<ActionOutput[N]> {
 	const action: Action = actions[name];
-	if (!mayAs(asking.actor.role, action.role)) throw refuseOthers(action.role);
+	await refuseUnlessMay(db, name, action.role, asking);
 	const parsed = action.schema.safeParse(raw);
 	if (!parsed.success) throw new Refusal("invalid", problemsOf(parsed.error));
 	const upload = await uploaded(action.upload, bytes);
@@ -44,7 +45,7 @@ export async function perform<N extends ActionName>(
 	for (const act of afterwards)
 		await act(db).catch((error: unknown) => {
 			if (error instanceof Refusal) throw error;
-			console.error(`after ${name}:`, error instanceof Error ? error.message : error);
+			logError(`after ${name}`, error);
 		});
 	return output;
 }

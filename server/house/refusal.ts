@@ -11,6 +11,8 @@ const STATUS = {
 	tooHeavy: 422,
 	tooOften: 429,
 	busy: 503,
+	/** The database cannot be reached. */
+	away: 503,
 } as const;
 
 export type RefusalKind = keyof typeof STATUS;

@@ -1,4 +1,3 @@
-import { mayAs } from "@contract/people";
 import { problemsOf } from "@contract/problems";
 import type { View as Contract } from "@contract/view";
 import { views as contracts, type ViewName, type ViewParams, type Views } from "@contract/views";
@@ -7,7 +6,8 @@ import { loadStudio } from "@db/queries/studio";
 import { views } from "../views";
 import type { Actor } from "./context";
 import { inTime } from "./in-transaction";
-import { Refusal, refuseOthers } from "./refusal";
+import { refuseUnlessMay } from "./may";
+import { Refusal } from "./refusal";
 import type { View } from "./view";
 
 /** What a page or an endpoint shows: one view, as it is now. Its parameters are text, as an address carries them. */
@@ -18,7 +18,7 @@ export async function see<N extends ViewName>(
 	{ actor, now }: { actor: Actor; now: Date },
 ): Promise<Views[N]> {
 	const contract: Contract = contracts[name];
-	if (!mayAs(actor.role, contract.role)) throw refuseOthers(contract.role);
+	await refuseUnlessMay(db, name, contract.role, { actor, now });
 	const parsed = contract.schema.safeParse(raw);
 	if (!parsed.success) throw new Refusal("invalid", problemsOf(parsed.error));
 	const studio = await inTime(loadStudio(db));

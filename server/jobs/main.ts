@@ -1,5 +1,6 @@
 import { connect } from "@db/connect";
 import { pollKilns } from "../devices/poll-kilns";
+import { logError } from "../house/log";
 import { getSettings } from "../house/settings";
 import { startQueue } from "./queue";
 
@@ -17,7 +18,7 @@ async function start(): Promise<void> {
 	try {
 		({ stop: stopQueue } = await startQueue(connection.db, databaseUrl));
 	} catch (error) {
-		console.error("jobs:", error instanceof Error ? error.message : error);
+		logError("jobs", error);
 		setTimeout(start, QUEUE_REST_MS).unref();
 	}
 }

@@ -2,6 +2,7 @@ import type { Database } from "@db/connect";
 import { sweepAttempts } from "@db/queries/attempts";
 import { loadStudio } from "@db/queries/studio";
 import PgBoss from "pg-boss";
+import { logError } from "../house/log";
 import { fillThickness } from "./fill-thickness";
 import { readKitsAgain } from "./read-kits-again";
 
@@ -17,7 +18,7 @@ const NIGHTLY = "23 3 * * *";
  */
 export async function startQueue(db: Database, databaseUrl: string): Promise<{ stop(): Promise<void> }> {
 	const boss = new PgBoss({ connectionString: databaseUrl, schema: "jobs", max: 2 });
-	boss.on("error", (error) => console.error("jobs:", error.message));
+	boss.on("error", (error) => logError("jobs", error));
 	await boss.start();
 	const { timeZone } = await loadStudio(db);
 	for (const [name, job] of Object.entries(JOBS)) {

@@ -3,6 +3,7 @@ import { tellChange } from "@db/queries/changes";
 import { loadGlassBook } from "@db/queries/glass";
 import { type ReadTable, readRows, writeReading } from "@db/queries/kits";
 import { kitDesign, kitVersion } from "@db/schema";
+import { logError } from "../house/log";
 import { isCurrent, makeReading } from "../kits/models/kit-reading";
 
 const BATCH = 50;
@@ -30,7 +31,7 @@ async function readTable(db: Database, table: ReadTable): Promise<number> {
 				if (await writeReading(db, table, row, await makeReading(row.document, book))) read++;
 			} catch (error) {
 				// It keeps its old figures, and holds up none of the others.
-				console.error(`kit ${row.id} was not read again:`, error instanceof Error ? error.message : error);
+				logError("a kit was not read again", error, { kit: row.id });
 			}
 		}
 		after = rows.length === BATCH ? rows.at(-1)?.id : undefined;

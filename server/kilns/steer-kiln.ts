@@ -4,7 +4,9 @@ import type { Database } from "@db/connect";
 import { tellChange } from "@db/queries/changes";
 import { firingOf, keepNote, loadNote, lockFiring } from "@db/queries/firings";
 import { lockKiln } from "@db/queries/kilns";
+import { LineError } from "../devices/line-error";
 import { openLine } from "../devices/kiln-line";
+import { noteAudit } from "../house/audit";
 import type { UseCase } from "../house/context";
 import { inTheBook, Refusal } from "../house/refusal";
 
@@ -44,14 +46,15 @@ export const steerKiln: UseCase<"steerKiln"> = async (context, { noteId, firingI
 		text: steerText(command, outcome, why),
 	});
 	await keepNote(tx, noted("asked"));
+	await noteAudit(tx, "steered", `${command} of ${name}, firing ${row.number}`, context);
 	context.afterwards.push(async (db: Database) => {
 		const opened = openLine(line, studio.timeZone);
 		try {
-			if (!opened.command) throw new Error(`${name} can only be read`);
+			if (!opened.command) throw new LineError("refuses");
 			await opened.command(command);
 			await keepNote(db, noted("taken"));
 		} catch (error) {
-			const why = error instanceof Error ? error.message : "no answer";
+			const why = (error instanceof LineError ? error : new LineError("silent")).message;
 			await keepNote(db, noted("refused", why));
 			throw new Refusal("conflict", `${name} did not take it: ${why}.`);
 		} finally {

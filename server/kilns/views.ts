@@ -32,7 +32,7 @@ function formOf(row: KilnRow): KilnForm {
 
 /** A kiln's page is its record: every firing, what was expected, what came, and what that taught. */
 export const kilnPage: View<"kiln"> = async (context, params) => {
-	const { db, now } = context;
+	const { db, now, actor } = context;
 	const row = await kilnRow(context, params.id);
 	const { uses, revision } = row;
 	const [busy] = await db
@@ -44,7 +44,7 @@ export const kilnPage: View<"kiln"> = async (context, params) => {
 		.from(kilnReadingSpan)
 		.where(eq(kilnReadingSpan.kilnId, row.id));
 	return {
-		form: formOf(row),
+		form: actor.role === "instructor" ? formOf(row) : { ...formOf(row), line: null },
 		revision,
 		counts: countsOf(row),
 		uses,

@@ -10,6 +10,7 @@ import { symmetricDecrypt, symmetricEncrypt } from "better-auth/crypto";
 import { eq } from "drizzle-orm";
 import { noteAudit } from "../house/audit";
 import { afterPreparing, type UseCase } from "../house/context";
+import { qrOf } from "../house/qr";
 import { inTheBook, Refusal } from "../house/refusal";
 import { getSettings } from "../house/settings";
 import { newRecoveryCodes, newSecret, recoveryHash, secretUri, stepOf } from "./models/one-time-code";
@@ -27,7 +28,7 @@ export const beginSecondFactor = afterPreparing<"beginSecondFactor", string>(
 			throw new Refusal("conflict", "A code is asked for already. Switch that off first to take another device.");
 		await keepNewSecret(tx, actor.id, await symmetricEncrypt({ key: getSettings().secret, data: secret }));
 		const [own] = await tx.select({ email: user.email }).from(user).where(eq(user.id, actor.id));
-		return { secret, uri: secretUri(secret, own?.email ?? actor.name) };
+		return { secret, ...qrOf(secretUri(secret, own?.email ?? actor.name)) };
 	},
 );
 

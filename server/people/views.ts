@@ -24,6 +24,7 @@ const account: View<"account"> = async (context) => {
 	const [factor, sessions] = await Promise.all([loadSecondFactor(db, actor.id), liveSessions(db, now, actor.id)]);
 	const on = factor?.confirmedAt != null;
 	return {
+		userId: actor.id,
 		secondFactor: { on, recoveryLeft: on ? factor.recovery.length : 0 },
 		sessions: sessionViews(context, sessions),
 	};

@@ -1,6 +1,8 @@
+import { loadHeartbeats } from "@db/queries/heartbeats";
 import type { View } from "../house/view";
 import { alarmBriefs, openOrUnseen } from "../kilns/models/alarms";
 import { kilnCells } from "../kilns/models/cells";
+import { houseTroubles } from "./models/house-troubles";
 import { stationCounts } from "./models/station-counts";
 
 export const frame: View<"frame"> = async (context) => {
@@ -15,5 +17,6 @@ export const frame: View<"frame"> = async (context) => {
 		stations: await stationCounts(context, kilns),
 		kilns,
 		alarms: await alarmBriefs(context.db, openOrUnseen()),
+		house: houseTroubles(await loadHeartbeats(context.db)),
 	};
 };

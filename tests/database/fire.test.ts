@@ -386,7 +386,7 @@ describe("the microwave block", () => {
 		expect((await refusal(studio.act("startMicrowave", { ...start, runId: randomUUID() }))).message).toContain(
 			"still hot",
 		);
-		await studio.act("lookMicrowave", { runId, s: 240, seen: "edgesSoft" }, later(5));
+		await studio.act("lookMicrowave", { lookId: randomUUID(), runId, s: 240, seen: "edgesSoft" }, later(5));
 		const early = studio.act("openMicrowave", { runId, outcome: "rounded", note: "" }, later(6));
 		expect((await refusal(early)).message).toContain("still being heated");
 		await studio.act("endMicrowave", { runId, steps: [{ ...(plan[0] as (typeof plan)[0]), seconds: 231 }] }, later(7));

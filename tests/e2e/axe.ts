@@ -16,6 +16,7 @@ export const VIEWS = [
 	"/hand-over",
 	"/books",
 	"/account",
+	"/people",
 	"/signs",
 ];
 

@@ -66,7 +66,7 @@ test("what cannot be read stops nothing: a broken address, a broken host, half a
 	expect(await raw("GET /%E0%A4%A HTTP/1.1\r\nHost: x\r\nConnection: close\r\n\r\n")).toContain("400");
 	await raw("GET /sign-in HTTP/1.1\r\nHost: ///\r\nConnection: close\r\n\r\n");
 	await raw("POST /api/do/note HTTP/1.1\r\nHost: x\r\nContent-Length: 900\r\n\r\n{");
-	expect((await fetch(`${setup().address}/api/health`)).status).toBe(200);
+	expect((await fetch(`${setup().address}/api/health/ready`)).status).toBe(200);
 });
 
 test("a kit's file is refused with a sentence where the address is wrong", async ({ browser }) => {

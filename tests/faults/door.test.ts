@@ -78,7 +78,7 @@ describe("the door", () => {
 			),
 		);
 		for (const { status } of answers) expect([400, 429]).toContain(status);
-		expect((await fetch(`${server.address}/api/health`)).status).toBe(200);
+		expect((await fetch(`${server.address}/api/health/ready`)).status).toBe(200);
 	});
 
 	it("a password is not guessed through its change: after a few tries one has to wait", async () => {
@@ -197,6 +197,6 @@ describe("a body that does not end", () => {
 		const { status, mb } = await pour(path, 150, { "Content-Type": type, Cookie: cookie });
 		expect([413, 0]).toContain(status);
 		expect(mb).toBeLessThan(60);
-		expect((await fetch(`${server.address}/api/health`)).status).toBe(200);
+		expect((await fetch(`${server.address}/api/health/ready`)).status).toBe(200);
 	});
 });

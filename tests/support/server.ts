@@ -33,7 +33,7 @@ export async function startServer(
 	};
 	const server = run("scripts/serve.ts", { env, preload: STEPPED_CLOCK });
 	const jobs = run("server/jobs/main.ts", { env, preload: STEPPED_CLOCK });
-	if (!(await answers(`${address}/api/health`))) throw new Error("The server under test did not answer.");
+	if (!(await answers(`${address}/api/health/ready`))) throw new Error("The server under test did not answer.");
 	return {
 		address,
 		port: own,

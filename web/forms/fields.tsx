@@ -119,6 +119,7 @@ export function TextField(props: {
 	hint?: string;
 	multiline?: boolean;
 	autoComplete?: string;
+	inputMode?: "numeric";
 	type?: string;
 	compact?: boolean;
 }) {
@@ -144,6 +145,7 @@ export function TextField(props: {
 						aria-describedby={describedBy}
 						aria-invalid={Boolean(error)}
 						autoComplete={autoComplete}
+						inputMode={props.inputMode}
 						{...common}
 					/>
 				)

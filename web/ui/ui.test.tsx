@@ -38,6 +38,7 @@ const frame: FrameView = {
 		handOver: station(4),
 	},
 	kilns: kilns.flat(),
+	house: [],
 	alarms: [],
 };
 

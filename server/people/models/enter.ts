@@ -11,6 +11,7 @@ import { getSettings } from "../../house/settings";
 import { countTry, wasRight } from "./back-off";
 import { recoveryHash, stepOf } from "./one-time-code";
 import { signIn } from "./sign-in";
+import { tellPeople } from "./tell";
 
 export interface Credentials {
 	email: string;
@@ -55,6 +56,7 @@ export async function enter(
 		}
 		await wasRight(db, tried);
 		await noteAudit(db, "signedIn", email, { actor: who, now, headers });
+		await tellPeople(db);
 		return response;
 	} catch (error) {
 		// Who is made to wait was written down by the tries before.

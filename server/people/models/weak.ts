@@ -7,6 +7,9 @@ import { adjacencyGraphs, dictionary } from "@zxcvbn-ts/language-common";
  */
 const LEAST_GUESSES_LOG10 = 8;
 
+/** The estimate takes ever longer with the length; what comes after so many signs makes nothing weaker. */
+const JUDGED = 32;
+
 const estimator = new ZxcvbnFactory({ dictionary, graphs: adjacencyGraphs as OptionsGraph });
 
 /**
@@ -16,8 +19,10 @@ const estimator = new ZxcvbnFactory({ dictionary, graphs: adjacencyGraphs as Opt
  * Source: NIST SP 800-63B 5.1.1.2 (compare with commonly used, expected values and context words); the estimate is zxcvbn's.
  */
 export function weakness(password: string, about: readonly string[]): string | undefined {
-	const words = about.flatMap((text) => text.split(/[^\p{L}\p{N}]+/u)).filter((word) => word.length > 2);
-	const { guessesLog10 } = estimator.check(password, words);
+	const words = about
+		.flatMap((text) => [text.replace(/[^\p{L}\p{N}]+/gu, ""), ...text.split(/[^\p{L}\p{N}]+/u)])
+		.filter((word) => word.length > 2);
+	const { guessesLog10 } = estimator.check(password.slice(0, JUDGED), words);
 	if (guessesLog10 >= LEAST_GUESSES_LOG10) return undefined;
 	return "This password is among the first that somebody would try. Take a few words that do not belong together.";
 }

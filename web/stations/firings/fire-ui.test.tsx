@@ -190,7 +190,7 @@ describe("kilns and alarms", () => {
 	});
 
 	it("an alarm says which kiln, since when and with what figures, and that it protects nothing", () => {
-		const bar = text(drawn(<AlarmBar alarms={[alarm()]} />));
+		const bar = text(drawn(<AlarmBar alarms={[alarm()]} house={[]} />));
 		expect(bar).toContain("Silo kiln: power was lost");
 		expect(bar).toContain("It fell from 640 °C to 512 °C.");
 		expect(bar).toContain("protects nothing");
@@ -199,11 +199,12 @@ describe("kilns and alarms", () => {
 
 	it("shows two at once, those nobody has seen first, and nothing where there is none", () => {
 		const seen = alarm({ id: "b", kiln: "Hopper kiln", seenAt: "2031-03-08T20:01:00Z", seenBy: "Marit Oleandro" });
-		const bar = text(drawn(<AlarmBar alarms={[seen, alarm(), alarm({ id: "c", kind: "noReading" })]} />));
+		const bar = text(drawn(<AlarmBar alarms={[seen, alarm(), alarm({ id: "c", kind: "noReading" })]} house={[]} />));
 		expect(bar.indexOf("Silo")).toBeGreaterThan(-1);
 		expect(bar).not.toContain("Hopper kiln");
 		expect(bar).toContain("1 more on the firing’s page");
-		expect(text(drawn(<AlarmBar alarms={[]} />)).trim()).toBe("");
+		expect(text(drawn(<AlarmBar alarms={[]} house={[]} />)).trim()).toBe("");
+		expect(text(drawn(<AlarmBar alarms={[]} house={["Nobody listens."]} />))).toContain("Nobody listens.");
 	});
 
 	it.each(["rectangle", "round", "octagon"] as const)("a %s shelf is drawn to scale with its zones", (shelfShape) => {

@@ -128,7 +128,7 @@ function Heating({ run, cooling, lessonEndsAt }: Props) {
 							type="button"
 							className={`btn h-14 text-base ${looked && last?.seen === seen ? "btn-secondary" : ""}`}
 							disabled={heating || look.isPending || s === 0}
-							onClick={() => look.mutate({ runId: run.id, s, seen })}
+							onClick={() => look.send((id) => ({ lookId: id(), runId: run.id, s, seen }))}
 						>
 							{LOOK_WORDS[seen]}
 						</button>

@@ -2,18 +2,20 @@ import type { Trouble } from "@contract/action";
 import { useState } from "react";
 import { TextField } from "../../forms/fields";
 
-/** How long one has to wait, as the server says it. */
-const sentenceOf = (response: Response): Promise<string> =>
+/** What the server says, in its own words, and the field it is about. */
+const troubleOf = (response: Response): Promise<Trouble["problems"][number]> =>
 	response.json().then(
-		({ problems }: Trouble) => problems[0]?.sentence ?? TOO_OFTEN,
-		() => TOO_OFTEN,
+		({ problems }: Trouble) => problems[0] ?? NO_WORDS,
+		() => NO_WORDS,
 	);
-const TOO_OFTEN = "Too many tries. Wait a minute, then try again.";
+const NO_WORDS = { path: [], sentence: "The server gave no answer that can be read. Try again in a moment." };
+const NOT_THERE = { path: [], sentence: "The server cannot be reached. Try again in a moment." };
 
-/** The door. Wrong and too often are said apart. */
+/** The door. Wrong and too often are said apart; a code is asked for once the password was right. */
 export default function SignInForm({ then }: { then: string }) {
 	const [email, setEmail] = useState("");
 	const [password, setPassword] = useState("");
+	const [code, setCode] = useState<string | null>(null);
 	const [trouble, setTrouble] = useState<string | null>(null);
 	const [busy, setBusy] = useState(false);
 	const submit = async () => {
@@ -22,17 +24,13 @@ export default function SignInForm({ then }: { then: string }) {
 		const response = await fetch("/api/auth/sign-in/email", {
 			method: "POST",
 			headers: { "Content-Type": "application/json" },
-			body: JSON.stringify({ email, password }),
+			body: JSON.stringify({ email, password, ...(code !== null && { code }) }),
 		}).catch(() => null);
 		if (response?.ok) return location.assign(then);
 		setBusy(false);
-		setTrouble(
-			response === null
-				? "The server cannot be reached. Try again in a moment."
-				: response.status === 429
-					? await sentenceOf(response)
-					: "This e-mail and password do not belong together.",
-		);
+		const { path, sentence } = response === null ? NOT_THERE : await troubleOf(response);
+		if (path[0] === "code") setCode((typed) => typed ?? "");
+		setTrouble(sentence);
 	};
 	return (
 		<form
@@ -50,6 +48,9 @@ export default function SignInForm({ then }: { then: string }) {
 				value={password}
 				onChange={setPassword}
 			/>
+			{code !== null && (
+				<TextField label="Code" inputMode="numeric" autoComplete="one-time-code" value={code} onChange={setCode} />
+			)}
 			{trouble && (
 				<p role="alert" className="font-semibold text-error">
 					{trouble}

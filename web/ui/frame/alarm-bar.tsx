@@ -44,12 +44,27 @@ export function AlarmLine({ alarm }: { alarm: AlarmBrief }) {
 
 const SHOWN = 2;
 
-/** Alarms of running firings, on every screen: those nobody has seen, and those that still go on. */
-export function AlarmBar({ alarms }: { alarms: readonly AlarmBrief[] }) {
+interface Props {
+	alarms: readonly AlarmBrief[];
+	/** Sentences about the house itself. */
+	house: readonly string[];
+}
+
+/** On every screen: alarms of running firings that nobody has seen or that still go on, and what is wrong with the house. */
+export function AlarmBar({ alarms, house }: Props) {
 	const sorted = [...alarms].sort((a, b) => Number(a.seenAt !== null) - Number(b.seenAt !== null));
-	if (sorted.length === 0) return <div />;
+	if (sorted.length === 0 && house.length === 0) return <div />;
 	return (
 		<section aria-label="Alarms" className="no-print flex flex-col gap-px border-b-2 border-error bg-base-100">
+			{house.map((sentence) => (
+				<p
+					key={sentence}
+					role="alert"
+					className="border-l-4 border-error bg-error/8 px-3 py-1.5 font-semibold text-error"
+				>
+					{sentence}
+				</p>
+			))}
 			{sorted.slice(0, SHOWN).map((alarm) => (
 				<AlarmLine key={alarm.id} alarm={alarm} />
 			))}

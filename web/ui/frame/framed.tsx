@@ -62,7 +62,7 @@ function Layout<N extends ViewName>({
 		<div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[74px_auto_minmax(0,1fr)_auto] print:block print:h-auto">
 			<Rail frame={frame} station={station} />
 			{/* Above the table: what comes up here moves no button at its foot. */}
-			<AlarmBar alarms={frame.alarms} />
+			<AlarmBar alarms={frame.alarms} house={frame.house} />
 			<main className="min-h-0 min-w-0">
 				<Table view={view as Views[N]} frame={frame} params={props.params} />
 			</main>

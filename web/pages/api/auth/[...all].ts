@@ -5,6 +5,7 @@ import { Refusal } from "@server/house/refusal";
 import { actorOf } from "@server/people/models/actor";
 import { enter } from "@server/people/models/enter";
 import { signIn } from "@server/people/models/sign-in";
+import { tellPeople } from "@server/people/models/tell";
 import { readJson, refusalResponse } from "@web/endpoint";
 import type { APIRoute } from "astro";
 import { z } from "zod";
@@ -29,7 +30,9 @@ export const ALL: APIRoute = async ({ request, params, locals: { now } }) => {
 			case "POST /sign-out": {
 				const actor = await actorOf(request.headers, now);
 				const response = await signIn().handler(request);
-				if (actor) await noteAudit(db, "signedOut", actor.name, { actor, now, headers: request.headers });
+				if (!actor) return response;
+				await noteAudit(db, "signedOut", actor.name, { actor, now, headers: request.headers });
+				await tellPeople(db);
 				return response;
 			}
 			case "GET /get-session":

@@ -1,3 +1,4 @@
+import { noteAudit } from "@server/house/audit";
 import { database } from "@server/house/database";
 import { Refusal } from "@server/house/refusal";
 import { kitFileOf } from "@server/kits/files";
@@ -8,7 +9,7 @@ import type { APIRoute } from "astro";
 /** A kit to take away: kit.json, kit.svg, kit.dxf or kit.pdf, with ?version, ?palette and ?paper. */
 export const GET: APIRoute = async (context) => {
 	try {
-		who(context);
+		const asking = who(context);
 		const { searchParams } = context.url;
 		const version = searchParams.get("version");
 		const { body, type, name } = await kitFileOf(database().db, {
@@ -19,6 +20,7 @@ export const GET: APIRoute = async (context) => {
 			paper: searchParams.get("paper") ?? "a4",
 			units: readPrefs(context.cookies.get(PREFS_COOKIE)?.value).units,
 		});
+		await noteAudit(database().db, "exported", name, asking);
 		const bytes = typeof body === "string" ? body : new Uint8Array(body);
 		return new Response(bytes as BodyInit, {
 			headers: {

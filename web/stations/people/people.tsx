@@ -1,0 +1,130 @@
+import type { AuditKind, PersonView } from "@contract/people";
+import { dayAndClock } from "@formats/time";
+import { useState } from "react";
+import { Trouble } from "../../forms/notice";
+import { useAct } from "../../lib/api";
+import { usePrefs } from "../../lib/prefs";
+import { framed, type StationProps } from "../../ui/frame/framed";
+import { MoreOf } from "../../ui/more-of";
+import { Sessions } from "./sessions";
+
+export default framed("people", null, People);
+
+const KIND_WORDS: Record<AuditKind, string> = {
+	signedIn: "signed in",
+	signInRefused: "not let in",
+	signedOut: "signed out",
+	passwordChanged: "password changed",
+	secondFactor: "code at the door",
+	sessionsEnded: "sessions ended",
+	disabled: "account shut",
+	enabled: "account opened",
+	forbidden: "not allowed",
+	steered: "kiln steered",
+	exported: "taken out",
+};
+/** What one looks for first when something is wrong. */
+const STANDS_OUT: readonly AuditKind[] = ["signInRefused", "forbidden", "steered", "disabled"];
+
+/** Who has an account, where they are signed in, and what happened at the door and beyond it. */
+function People({ view }: StationProps<"people">) {
+	return (
+		<div className="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)] max-lg:block max-lg:overflow-y-auto">
+			<section aria-label="People" className="scroll-y border-r border-line px-6 py-4">
+				<h1 className="mb-2">People</h1>
+				<ul className="ruled">
+					{view.people.map((person) => (
+						<Person key={person.id} person={person} />
+					))}
+				</ul>
+			</section>
+			<section aria-label="What happened" className="scroll-y px-6 py-4">
+				<h2 className="mb-2">What happened</h2>
+				<Happened rows={view.audit} />
+				<MoreOf shown={view.audit.length} all={view.audits} first="the newest" />
+			</section>
+		</div>
+	);
+}
+
+function Person({ person }: { person: PersonView }) {
+	const { id, name, email, role, own, disabledAt, demoPassword, secondFactor, sessions } = person;
+	const { timeZone } = usePrefs();
+	const [open, setOpen] = useState(false);
+	const shut = useAct("setDisabled");
+	const doors = sessions.length === 1 ? "signed in once" : `signed in ${sessions.length} times`;
+	return (
+		<li className="py-3">
+			<div className="flex items-start justify-between gap-3">
+				<span className="min-w-0">
+					<b className={`text-lg ${disabledAt ? "text-soft line-through" : ""}`}>{name}</b>
+					<span className="text-soft">
+						{" "}
+						{role}
+						{own && ", you"}
+						<span className="block">{email}</span>
+						<span className="block">
+							{secondFactor ? "a code is asked for at the door" : "no code is asked for"}
+							{demoPassword && <b className="text-warning">, still the demo password</b>}
+						</span>
+						{disabledAt && <span className="block">Shut since {dayAndClock(disabledAt, timeZone)}.</span>}
+					</span>
+				</span>
+				<span className="flex shrink-0 gap-2">
+					<button type="button" className="btn btn-sm max-lg:h-11" aria-expanded={open} onClick={() => setOpen(!open)}>
+						{sessions.length === 0 ? "not signed in" : doors}
+					</button>
+					{!own && (
+						<button
+							type="button"
+							className="btn btn-sm max-lg:h-11"
+							disabled={shut.isPending}
+							onClick={() => shut.mutate({ userId: id, disabled: !disabledAt })}
+						>
+							{disabledAt ? "Open again" : "Shut the account"}
+						</button>
+					)}
+				</span>
+			</div>
+			<Trouble error={shut.error} />
+			{open && (
+				<div className="mt-2 ml-4 border-l-2 border-line pl-4">
+					<Sessions userId={id} sessions={sessions} />
+				</div>
+			)}
+		</li>
+	);
+}
+
+function Happened({ rows }: { rows: StationProps<"people">["view"]["audit"] }) {
+	const { timeZone } = usePrefs();
+	if (rows.length === 0) return <p className="text-soft">Nothing yet.</p>;
+	return (
+		<table className="w-full text-left">
+			<thead className="text-soft">
+				<tr>
+					<th scope="col">when</th>
+					<th scope="col">what</th>
+					<th scope="col">by whom, about what</th>
+				</tr>
+			</thead>
+			<tbody>
+				{rows.map(({ id, at, kind, who, address, about }) => (
+					<tr key={id} className="border-t border-line align-top">
+						<td className="figure py-1.5 pr-4 whitespace-nowrap">{dayAndClock(at, timeZone)}</td>
+						<td className={`py-1.5 pr-4 ${STANDS_OUT.includes(kind) ? "font-semibold text-error" : ""}`}>
+							{KIND_WORDS[kind]}
+						</td>
+						<td className="py-1.5">
+							<span className="break-words">
+								{who && <b>{who} </b>}
+								{about}
+							</span>
+							{address && <span className="block text-soft">from {address}</span>}
+						</td>
+					</tr>
+				))}
+			</tbody>
+		</table>
+	);
+}
