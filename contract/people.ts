@@ -99,6 +99,8 @@ export interface PersonView {
 
 export interface PeopleView {
 	people: PersonView[];
+	/** Since the book was last copied (s) and what is free on its disk (bytes), where that is known. */
+	house: { copiedAgoS: number | null; freeBytes: number | null };
 	/** What happened, newest first. */
 	audit: { id: number; at: string; kind: AuditKind; who: string | null; address: string; about: string }[];
 	/** Rows there are. */

@@ -25,3 +25,6 @@ function hostOf(url: string): string {
 		return "";
 	}
 }
+
+/** Whether browsers would reach it without TLS. */
+export const isPlain = (publicUrl: string | undefined): boolean => !publicUrl?.startsWith("https:");

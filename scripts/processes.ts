@@ -1,11 +1,17 @@
 import { type ChildProcess, fork } from "node:child_process";
 import { resolve } from "node:path";
 import { pathToFileURL } from "node:url";
+import type { Unprivileged } from "./unprivileged";
 
-/** After this long a process that ended by itself is started again, ms. */
-const REST_MS = 1000;
+/** A process that ended by itself is started again after this, twice as long each time, ms. */
+const REST_MS = 500;
+const LONGEST_REST_MS = 30_000;
+/** One that lived for so long was well; its rest begins anew, ms. */
+const WELL_MS = 60_000;
 
 export interface Kept {
+	/** Over once it ended so often in a row that it is not started again. */
+	givenUp: Promise<void>;
 	/** Ends it for good, and waits until it is gone. */
 	stop(signal?: NodeJS.Signals): Promise<void>;
 }
@@ -13,34 +19,48 @@ export interface Kept {
 interface Running {
 	args?: string[];
 	env?: NodeJS.ProcessEnv;
+	/** Whom it runs as, where we are root. */
+	as?: Unprivileged | undefined;
 	/** Modules that are loaded before the program. */
 	preload?: readonly string[] | undefined;
 }
 
 /** Runs one of the product's own TypeScript programs with a channel to it: it ends when we end, however that happens. */
-export const run = (file: string, { args = [], env = process.env, preload = [] }: Running = {}): ChildProcess =>
+export const run = (file: string, { args = [], env = process.env, as, preload = [] }: Running = {}): ChildProcess =>
 	fork(resolve(file), args, {
 		execArgv: ["--import", "tsx", ...preload.flatMap((module) => ["--import", pathToFileURL(module).href])],
 		stdio: ["ignore", "ignore", "inherit", "ipc"],
 		detached: true, // Ctrl+C reaches us first
-		env,
+		env: as ? { ...env, HOME: as.home, USER: as.name } : env,
+		...(as && { uid: as.uid, gid: as.gid }),
 	});
 
-/** Keeps one running until it is stopped: it is started again whenever it ends by itself. */
-export function keepRunning(start: () => ChildProcess): Kept {
+/**
+ * Keeps one running until it is stopped: it is started again whenever it ends by itself, after ever longer rests.
+ * @param most given up after so many ends in a row, none of which came after a minute of being well
+ */
+export function keepRunning(start: () => ChildProcess, most = Number.POSITIVE_INFINITY): Kept {
 	let stopped = false;
+	let ends = 0;
 	let child = start();
-	const watch = (one: ChildProcess) =>
+	let giveUp = () => {};
+	const givenUp = new Promise<void>((done) => {
+		giveUp = done;
+	});
+	const watch = (one: ChildProcess, sinceMs: number) =>
 		one.once("exit", () => {
 			if (stopped) return;
+			ends = performance.now() - sinceMs > WELL_MS ? 1 : ends + 1;
+			if (ends >= most) return giveUp();
 			setTimeout(() => {
 				if (stopped) return;
 				child = start();
-				watch(child);
-			}, REST_MS).unref();
+				watch(child, performance.now());
+			}, restMs(ends));
 		});
-	watch(child);
+	watch(child, performance.now());
 	return {
+		givenUp,
 		stop(signal = "SIGTERM") {
 			stopped = true;
 			return ended(child, signal);
@@ -48,8 +68,14 @@ export function keepRunning(start: () => ChildProcess): Kept {
 	};
 }
 
+/** How long one rests before it is started again after so many ends in a row, ms. */
+export const restMs = (ends: number): number => Math.min(LONGEST_REST_MS, REST_MS * 2 ** (ends - 1));
+
+/** What is under way may be finished for so long; longer than the server gives its requests, ms. */
+const ENDING_MS = 15_000;
+
 /** Ends a process and waits until it is gone; killed where it does not go by itself. */
-export async function ended(child: ChildProcess, signal: NodeJS.Signals, patienceMs = 4000): Promise<void> {
+export async function ended(child: ChildProcess, signal: NodeJS.Signals, patienceMs = ENDING_MS): Promise<void> {
 	if (child.exitCode !== null || child.signalCode !== null) return;
 	const gone = new Promise<void>((done) => child.once("exit", () => done()));
 	child.kill(signal);

@@ -1,43 +1,66 @@
-import { createServer, type ServerResponse } from "node:http";
+import { createServer, type IncomingMessage, type ServerResponse } from "node:http";
 import { pathToFileURL } from "node:url";
 import sirv from "sirv";
+import { errorFacts } from "../server/house/error-facts";
 import { trustedProxies, withClientAddress } from "./client-address";
+import { secure } from "./headers";
 
 /** Names of built files carry their content's hash: what has the name once has it for ever. */
 const NEVER_CHANGES = /^\/_astro\//;
-const ENDING_MS = 3000;
+/** What is under way when the end is asked for may be finished for so long, ms. */
+const DRAINING_MS = 10_000;
+/** Whoever takes longer to send the head of a request, or all of it, is cut off, ms. */
+const HEAD_MS = 15_000;
+const REQUEST_MS = 120_000;
+
+type Handler = (request: IncomingMessage, response: ServerResponse) => void;
 
 /** The built application: its files as they were compressed at build time, then its pages and endpoints. */
 async function serve(host: string, port: number): Promise<void> {
-	const built = pathToFileURL("dist/server/entry.mjs").href;
-	const { handler } = (await import(built)) as { handler: (request: unknown, response: ServerResponse) => void };
+	const { handler } = (await import(pathToFileURL("dist/server/entry.mjs").href)) as { handler: Handler };
 	const files = sirv("dist/client", {
 		brotli: true,
 		gzip: true,
 		setHeaders(response, path) {
-			response.setHeader("X-Content-Type-Options", "nosniff");
-			response.setHeader(
-				"Cache-Control",
-				NEVER_CHANGES.test(path) ? "public, max-age=31536000, immutable" : "public, max-age=3600",
-			);
+			const kept = NEVER_CHANGES.test(path) ? "public, max-age=31536000, immutable" : "public, max-age=3600";
+			response.setHeader("Cache-Control", kept);
 		},
 	});
 	const proxies = trustedProxies(process.env.ZEPHYR_TRUST_PROXY);
-	const server = createServer((request, response) => {
+	const https = (process.env.ZEPHYR_PUBLIC_URL ?? "").startsWith("https:");
+	const underWay = new Set<ServerResponse>();
+	const server = createServer({ headersTimeout: HEAD_MS, requestTimeout: REQUEST_MS }, (request, response) => {
+		underWay.add(response);
+		response.once("close", () => underWay.delete(response));
 		request.headers = withClientAddress(request.headers, request.socket.remoteAddress ?? "", proxies);
-		if (isReadable(request.url ?? "")) files(request, response, () => handler(request, response));
-		else response.writeHead(400).end("This address cannot be read.");
+		secure(response, https);
+		if (!server.listening) response.setHeader("Connection", "close");
+		if (!isReadable(request.url ?? "")) return void response.writeHead(400).end("This address cannot be read.");
+		if (isEndless(request) && request.method === "HEAD") return void response.writeHead(405, { Allow: "GET" }).end();
+		// The answer's body is left out by the server itself: it was made for a HEAD.
+		if (request.method === "HEAD") request.method = "GET";
+		files(request, response, () => handler(request, response));
 	});
 	server.listen(port, host);
+	/** Takes no more, ends streams that would never end, and goes once what is under way is done. */
+	const drain = () => {
+		server.close(() => process.exit(0));
+		setTimeout(() => process.exit(0), DRAINING_MS).unref();
+		for (const response of underWay) if (isEndless(response.req)) response.destroy();
+		server.closeIdleConnections();
+	};
+	for (const signal of ["SIGINT", "SIGTERM"] as const) process.once(signal, drain);
 	// Ends with the one who started it, however that ended.
 	process.on("disconnect", () => process.exit(0));
-	for (const signal of ["SIGINT", "SIGTERM"] as const)
-		process.once(signal, () => {
-			server.close(() => process.exit(0));
-			setTimeout(() => process.exit(0), ENDING_MS).unref();
-			server.closeAllConnections();
+	for (const event of ["uncaughtException", "unhandledRejection"] as const)
+		process.on(event, (error: unknown) => {
+			console.error(`The server ends on ${event}:`, errorFacts(error));
+			process.exit(1);
 		});
 }
+
+/** Live updates: an answer that goes on until somebody leaves. */
+const isEndless = ({ url = "" }: IncomingMessage): boolean => /^\/api\/live(\?|$)/.test(url);
 
 function isReadable(address: string): boolean {
 	try {

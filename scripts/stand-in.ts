@@ -1,6 +1,7 @@
 import type { ChildProcess } from "node:child_process";
 import { isFree, StartProblem } from "./cluster";
 import { run } from "./processes";
+import type { Unprivileged } from "./unprivileged";
 
 const KILNS = 2;
 const TRIES = 40;
@@ -13,9 +14,12 @@ export interface RunningStandIn {
 }
 
 /** The stand-in kilns in a process of their own, listening before this returns. */
-export async function startStandIn(wishedPort: number, preload?: readonly string[]): Promise<RunningStandIn> {
+export async function startStandIn(
+	wishedPort: number,
+	{ preload, as }: { preload?: readonly string[]; as?: Unprivileged | undefined } = {},
+): Promise<RunningStandIn> {
 	const basePort = await freeFrom(wishedPort);
-	const process_ = run("standins/kiln-server.ts", { args: [String(basePort), String(KILNS)], preload });
+	const process_ = run("standins/kiln-server.ts", { args: [String(basePort), String(KILNS)], preload, as });
 	await new Promise<void>((done, fail) => {
 		process_.once("message", () => done());
 		process_.once("exit", () => fail(new StartProblem("The stand-in kilns ended while starting.")));

@@ -7,63 +7,99 @@ import { connect, migrateTo } from "../db/connect";
 import { studio, user } from "../db/schema";
 import { seedDemo } from "../demo/seed";
 import { type DemoSignIn, readDemoNote, writeDemoNote } from "../server/people/models/demo-note";
+import { type Book, openBook } from "./book";
 import { buildIfChanged } from "./build";
-import { type Cluster, isFree, placeFor, StartProblem, startCluster } from "./cluster";
-import { isExposed } from "./exposed";
-import { answers, ended, type Kept, keepRunning, run } from "./processes";
+import { isFree, placeFor, StartProblem, startCluster } from "./cluster";
+import { isExposed, isPlain } from "./exposed";
+import { lockFolder } from "./lock";
+import { answers, type Kept, keepRunning, run } from "./processes";
 import { type RunningStandIn, startStandIn } from "./stand-in";
+import { theirFolder, unprivileged } from "./unprivileged";
 
 const say = (line: string) => console.log(line);
 
+/** A server that ends so often, none of which after a minute of being well, is not started again. */
+const MOST_ENDS = 6;
+
+interface Settings {
+	host: string;
+	port: number;
+	publicUrl: string | undefined;
+	proxies: string | undefined;
+	/** A database that somebody else keeps; ours where nothing is said. */
+	databaseUrl: string | undefined;
+}
+
 async function main(): Promise<void> {
-	const host = process.env.ZEPHYR_HOST || "127.0.0.1";
-	const port = readPort(process.env.ZEPHYR_PORT || "4810");
+	const settings: Settings = {
+		host: process.env.ZEPHYR_HOST || "127.0.0.1",
+		port: readPort(process.env.ZEPHYR_PORT || "4810"),
+		publicUrl: process.env.ZEPHYR_PUBLIC_URL,
+		proxies: process.env.ZEPHYR_TRUST_PROXY,
+		databaseUrl: process.env.ZEPHYR_DATABASE_URL,
+	};
 	const wished = resolve(process.env.ZEPHYR_DATA || "data", "studio");
 	const folder = await placeFor(wished);
-	const unlock = lock(folder);
-	let cluster: Cluster | undefined;
+	const unlock = lockFolder(folder, say);
+	let book: Book | undefined;
 	let standIn: RunningStandIn | undefined;
-	let jobs: Kept | undefined;
+	const kept: Kept[] = [];
+	let gaveUp = false;
 	try {
 		if (process.argv.includes("--fresh")) await throwAway(folder);
-		if (!(await isFree(port, host))) {
+		refuseOpenDoors(settings);
+		if (!(await isFree(settings.port, settings.host))) {
 			throw new StartProblem(
-				`Port ${port} is taken by another program. Stop it, or choose another port: ZEPHYR_PORT=${port + 1} ./start`,
+				`Port ${settings.port} is taken by another program. Stop it, or choose another port: ZEPHYR_PORT=${settings.port + 1} ./start`,
 			);
 		}
-		say("Starting the database …");
-		cluster = await startCluster(folder, true);
-		const { signIns, demoInForce } = await prepare(cluster, folder);
-		const publicUrl = process.env.ZEPHYR_PUBLIC_URL;
-		if (demoInForce && isExposed({ host, publicUrl, proxies: process.env.ZEPHYR_TRUST_PROXY })) {
+		say(settings.databaseUrl ? "Opening the database …" : "Starting the database …");
+		book = await openBook(folder, settings.databaseUrl, say);
+		const { signIns, demoInForce } = await prepare(book.ownerUrl, noteIn(folder));
+		await book.grant();
+		if (demoInForce && isExposed(settings)) {
 			throw new StartProblem(
 				"The demo passwords are still in force. Sign in on this machine and change them before the application listens beyond it.",
 			);
 		}
 		say("Building the application if its sources changed …");
 		buildIfChanged();
-		standIn = await startStandIn(port + 10);
-		const address = publicUrl || `http://${host}:${port}`;
+		const as = unprivileged();
+		standIn = await startStandIn(settings.port + 10, { as });
+		const address = settings.publicUrl || `http://${settings.host}:${settings.port}`;
 		const env = {
 			...process.env,
-			HOST: host,
-			PORT: String(port),
+			HOST: settings.host,
+			PORT: String(settings.port),
 			NODE_ENV: "production",
-			DATABASE_URL: cluster.url,
-			ZEPHYR_SECRET: secretIn(folder),
+			DATABASE_URL: book.url,
+			ZEPHYR_SECRET: process.env.ZEPHYR_SECRET || secretIn(folder),
 			ZEPHYR_PUBLIC_URL: address,
 			ZEPHYR_STAND_IN_PORT: String(standIn.basePort),
 			ZEPHYR_LOGS: join(dirname(folder), "logs"),
+			ZEPHYR_LOG_FOLDER: theirFolder(join(folder, "log"), as),
+			ZEPHYR_DATA_FOLDER: folder,
 			ZEPHYR_DEMO_NOTE: noteIn(folder),
 		};
-		const server = run("scripts/serve.ts", { env });
-		jobs = keepRunning(() => run("server/jobs/main.ts", { env }));
-		const over = new Promise<void>((done) => server.once("exit", () => done()));
+		const server = keepRunning(() => run("scripts/serve.ts", { env, as }), MOST_ENDS);
+		const copies = book.copyUrl && {
+			ZEPHYR_COPY_URL: book.copyUrl,
+			ZEPHYR_COPY_PROGRAMS: book.programs,
+			ZEPHYR_COPY_FOLDER: theirFolder(copiesIn(folder), as),
+		};
+		const jobs = keepRunning(() =>
+			run("server/jobs/main.ts", { env: { ...env, ...copies, ZEPHYR_PROCESS: "jobs" }, as }),
+		);
+		kept.push(server, jobs);
 		const asked = new Promise<void>((done) => {
 			for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"] as const) process.once(signal, () => done());
 		});
+		const over = server.givenUp.then(() => {
+			gaveUp = true;
+		});
 		await Promise.race([
-			answers(`http://${host}:${port}/api/health/ready`).then((answered) => {
+			asked,
+			answers(`http://${settings.host}:${settings.port}/api/health/ready`).then((answered) => {
 				if (!answered) throw new StartProblem("The application did not answer within three minutes.");
 			}),
 			over.then(() => {
@@ -71,15 +107,17 @@ async function main(): Promise<void> {
 			}),
 		]);
 		announce(address, signIns, folder, wished);
+		if (process.getuid?.() === 0 && !as)
+			say("  This folder or Node.js cannot be read by an unprivileged user: the server runs as root. Better not.\n");
 		await Promise.race([asked, over]);
 		say("\nStopping …");
-		await Promise.all([ended(server, "SIGTERM"), jobs.stop()]);
 	} finally {
-		await jobs?.stop();
+		await Promise.all(kept.map((one) => one.stop()));
 		standIn?.stop();
-		await cluster?.stop();
+		await book?.close();
 		unlock();
 	}
+	if (gaveUp) throw new StartProblem(`The application ended ${MOST_ENDS} times in a row; its last lines stand above.`);
 	say("Stopped. Everything is kept.");
 }
 
@@ -90,28 +128,12 @@ function readPort(text: string): number {
 	return port;
 }
 
-/** One start at a time per data folder; a lock left by a start that died is taken over. */
-function lock(folder: string): () => void {
-	const file = join(folder, "start.lock");
-	if (existsSync(file)) {
-		const pid = Number(readFileSync(file, "utf8"));
-		if (pid && isAlive(pid))
-			throw new StartProblem(
-				`Zephyr Flats is already running from this folder (process ${pid}). Stop it there with Ctrl+C.`,
-			);
-		say("An earlier start did not end cleanly; going on from where it left.");
-	}
-	writeFileSync(file, String(process.pid));
-	return () => rmSync(file, { force: true });
-}
-
-function isAlive(pid: number): boolean {
-	try {
-		process.kill(pid, 0);
-		return readFileSync(`/proc/${pid}/cmdline`, "utf8").includes("scripts/start.ts");
-	} catch {
-		return false;
-	}
+/** What goes beyond this machine goes over TLS: passwords and cookies in the clear are anybody's. */
+function refuseOpenDoors(settings: Settings): void {
+	if (isExposed(settings) && isPlain(settings.publicUrl))
+		throw new StartProblem(
+			"Beyond this machine the application is reached over https only. Put a TLS proxy in front of it and say so: ZEPHYR_PUBLIC_URL=https://… ZEPHYR_TRUST_PROXY=1 (docs/running.md).",
+		);
 }
 
 async function throwAway(folder: string): Promise<void> {
@@ -124,16 +146,16 @@ async function throwAway(folder: string): Promise<void> {
 	if (reply.trim() !== "throw away") throw new StartProblem("Nothing was thrown away.");
 	const cluster = await startCluster(folder, true);
 	await cluster.stop();
-	for (const name of ["pg", "password", "port", "demo-sign-ins.json"])
+	for (const name of ["pg", "password", "roles.json", "port", "demo-sign-ins.json"])
 		rmSync(join(folder, name), { recursive: true, force: true });
 }
 
 const noteIn = (folder: string) => join(folder, "demo-sign-ins.json");
+const copiesIn = (folder: string) => join(folder, "copies");
 
 /** Migrates, loads the demo into an empty database; says whether demo passwords are in force, and those of them that are noted. */
-async function prepare(cluster: Cluster, folder: string): Promise<{ signIns: DemoSignIn[]; demoInForce: boolean }> {
-	const noteFile = noteIn(folder);
-	const connection = connect(cluster.url, 2);
+async function prepare(ownerUrl: string, noteFile: string): Promise<{ signIns: DemoSignIn[]; demoInForce: boolean }> {
+	const connection = connect(ownerUrl, 2);
 	try {
 		await migrateTo(connection.db, "db/migrations");
 		const [known] = await connection.db.select().from(studio).limit(1);

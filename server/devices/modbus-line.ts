@@ -3,8 +3,8 @@ import type { LineSettings } from "@contract/documents/kiln";
 import { LINE_STATUSES } from "@core/kiln/line-status";
 import { type KilnCommand, type Register, type RegisterMap, STAND_IN } from "@core/kiln/register-map";
 import { client as modbus } from "jsmodbus";
-import type { KilnLine, LineReading } from "./kiln-line";
 import { kilnAddress } from "./kiln-host";
+import type { KilnLine, LineReading } from "./kiln-line";
 import { LineError } from "./line-error";
 import { standInPort } from "./stand-in-port";
 

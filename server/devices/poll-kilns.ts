@@ -12,6 +12,7 @@ import { eq, isNotNull } from "drizzle-orm";
 import { FiringWatch } from "../firings/models/watch-firing";
 import { logError } from "../house/log";
 import { type KilnLine, type LineReading, openLine } from "./kiln-line";
+import { Leases } from "./leases";
 import { isStandIn, pressStart } from "./stand-in-panel";
 
 const TICK_MS = 250;
@@ -39,7 +40,11 @@ export class KilnListener {
 	private readonly watch: FiringWatch;
 	private toldMs = 0;
 
-	constructor(private readonly db: Database) {
+	/** @param leases which kilns are this copy's; all where nothing is said */
+	constructor(
+		private readonly db: Database,
+		private readonly leases?: Leases,
+	) {
 		this.watch = new FiringWatch(db);
 	}
 
@@ -56,8 +61,9 @@ export class KilnListener {
 		const kilns = await this.db.select({ id: kiln.id, line: kiln.line }).from(kiln).where(isNotNull(kiln.line));
 		const running = await this.db.select().from(firing).where(eq(firing.state, "running"));
 		const [{ timeZone } = { timeZone: "UTC" }] = await this.db.select({ timeZone: studio.timeZone }).from(studio);
+		const ours = await this.leases?.hold(kilns.map(({ id }) => id));
 		return kilns.map(async ({ id, line: settings }) => {
-			if (!settings) return;
+			if (!settings || ours?.has(id) === false) return;
 			const listened = this.listened(id, JSON.stringify(settings), () => openLine(settings, timeZone));
 			const hot = running.find(({ kilnId }) => kilnId === id);
 			const everyMs = hot ? Math.max(TICK_MS, (HOT_EVERY_S / hot.speedUp) * 1000) : IDLE_EVERY_S * 1000;
@@ -194,8 +200,9 @@ function rowOf(kilnId: string, reading: LineReading, hot: FiringRow | undefined,
 const BEAT_EVERY_MS = 5000;
 
 /** Listens for ever, one round after another; a round that fails is tried again at the next tick. Returns the stop. */
-export function pollKilns(db: Database): () => void {
-	const listener = new KilnListener(db);
+export function pollKilns(db: Database, databaseUrl: string): () => void {
+	const leases = new Leases(databaseUrl);
+	const listener = new KilnListener(db, leases);
 	let stopped = false;
 	let beatMs = Number.NEGATIVE_INFINITY;
 	const said = (error: unknown) => logError("kiln readings", error);
@@ -220,6 +227,7 @@ export function pollKilns(db: Database): () => void {
 		stopped = true;
 		clearInterval(settling);
 		listener.close();
+		void leases.close();
 	};
 }
 

@@ -4,10 +4,17 @@ import { loadStudio } from "@db/queries/studio";
 import PgBoss from "pg-boss";
 import { logError } from "../house/log";
 import { fillThickness } from "./fill-thickness";
+import { nightCopy } from "./night-copy";
+import { QUEUE_SCHEMA } from "./queue-schema";
 import { readKitsAgain } from "./read-kits-again";
 
 /** What is done apart from anybody's request. Each may be run at any time, any number of times. */
-const JOBS: Record<string, (db: Database) => Promise<number>> = { readKitsAgain, fillThickness, sweepAttempts };
+const JOBS: Record<string, (db: Database) => Promise<number>> = {
+	readKitsAgain,
+	fillThickness,
+	sweepAttempts,
+	nightCopy,
+};
 
 /** Each night of the studio besides the start, for what an interrupted one left. */
 const NIGHTLY = "23 3 * * *";
@@ -17,7 +24,7 @@ const NIGHTLY = "23 3 * * *";
  * that were asked for at once one runs.
  */
 export async function startQueue(db: Database, databaseUrl: string): Promise<{ stop(): Promise<void> }> {
-	const boss = new PgBoss({ connectionString: databaseUrl, schema: "jobs", max: 2 });
+	const boss = new PgBoss({ connectionString: databaseUrl, schema: QUEUE_SCHEMA, max: 2 });
 	boss.on("error", (error) => logError("jobs", error));
 	await boss.start();
 	const { timeZone } = await loadStudio(db);

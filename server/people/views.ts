@@ -1,5 +1,6 @@
 import type { SessionView } from "@contract/people";
 import { PAGE } from "@contract/view";
+import { loadHeartbeats } from "@db/queries/heartbeats";
 import { countAudit, liveSessions, loadAccounts, loadSecondFactor, newestAudit } from "@db/queries/people";
 import type { View, ViewContext } from "../house/view";
 import { LONGEST_SESSION_MS } from "./models/actor";
@@ -33,11 +34,12 @@ const account: View<"account"> = async (context) => {
 /** Everybody with an account, and what happened at the door and beyond it. */
 const people: View<"people"> = async (context, { most = PAGE }) => {
 	const { db, actor, now } = context;
-	const [accounts, sessions, audit, audits] = await Promise.all([
+	const [accounts, sessions, audit, audits, { kilns, backup }] = await Promise.all([
 		loadAccounts(db),
 		liveSessions(db, now),
 		newestAudit(db, most),
 		countAudit(db),
+		loadHeartbeats(db),
 	]);
 	return {
 		people: accounts.map(({ disabledAt, factorSince, ...person }) => ({
@@ -59,6 +61,7 @@ const people: View<"people"> = async (context, { most = PAGE }) => {
 			about,
 		})),
 		audits,
+		house: { copiedAgoS: backup?.agoS ?? null, freeBytes: kilns?.freeBytes ?? null },
 	};
 };
 

@@ -30,7 +30,7 @@ export function ownStudio(): void {
 		const admin = connect(cluster, 1);
 		await admin.sql.unsafe(`create database ${name} template e2e_template`);
 		await admin.close();
-		standIn = await startStandIn(14_900 + base.info().parallelIndex * 1000, STEPPED_CLOCK);
+		standIn = await startStandIn(14_900 + base.info().parallelIndex * 1000, { preload: STEPPED_CLOCK });
 		const url = cluster.replace(/\/[^/]+$/, `/${name}`);
 		const running = await startServer(url, { standInPort: standIn.basePort });
 		server = running;

@@ -90,7 +90,7 @@ describe("the door", () => {
 					await post(
 						server,
 						"/api/do/changePassword",
-						{ current: `guess ${i}`, next: "another one" },
+						{ current: `guess ${i}`, next: "ladder tarpaulin vinegar" },
 						{ Cookie: cookie },
 					)
 				).status,

@@ -39,11 +39,32 @@ function People({ view }: StationProps<"people">) {
 				</ul>
 			</section>
 			<section aria-label="What happened" className="scroll-y px-6 py-4">
+				<House {...view.house} />
 				<h2 className="mb-2">What happened</h2>
 				<Happened rows={view.audit} />
 				<MoreOf shown={view.audit.length} all={view.audits} first="the newest" />
 			</section>
 		</div>
+	);
+}
+
+const hours = (s: number): string => (s < 5400 ? `${Math.round(s / 60)} min` : `${Math.round(s / 3600)} h`);
+
+/** How old the last copy of the book is, and how much room is left. */
+function House({ copiedAgoS, freeBytes }: StationProps<"people">["view"]["house"]) {
+	return (
+		<dl className="mb-5 flex gap-10">
+			<div>
+				<dt className="text-soft">Last copy of the book</dt>
+				<dd className="figure text-2xl font-bold">{copiedAgoS === null ? "none yet" : `${hours(copiedAgoS)} ago`}</dd>
+			</div>
+			{freeBytes !== null && (
+				<div>
+					<dt className="text-soft">Free on its disk</dt>
+					<dd className="figure text-2xl font-bold">{Math.floor(freeBytes / 1e9)} GB</dd>
+				</div>
+			)}
+		</dl>
 	);
 }
 
@@ -112,7 +133,9 @@ function Happened({ rows }: { rows: StationProps<"people">["view"]["audit"] }) {
 				{rows.map(({ id, at, kind, who, address, about }) => (
 					<tr key={id} className="border-t border-line align-top">
 						<td className="figure py-1.5 pr-4 whitespace-nowrap">{dayAndClock(at, timeZone)}</td>
-						<td className={`py-1.5 pr-4 ${STANDS_OUT.includes(kind) ? "font-semibold text-error" : ""}`}>
+						<td
+							className={`py-1.5 pr-4 whitespace-nowrap ${STANDS_OUT.includes(kind) ? "font-semibold text-error" : ""}`}
+						>
 							{KIND_WORDS[kind]}
 						</td>
 						<td className="py-1.5">
