@@ -61,10 +61,25 @@ export default defineConfig({
 				test: {
 					name: "database",
 					include: ["tests/{database,faults}/**/*.test.ts"],
+					exclude: ["**/*.long.test.ts"],
 					globalSetup: ["tests/support/database.ts"],
 					fileParallelism: false,
 					isolate: false,
 					testTimeout: GIVEN_UP_MS,
+					hookTimeout: GIVEN_UP_MS,
+				},
+			},
+			{
+				resolve: { alias },
+				test: {
+					// All that may fail, the long ones too: a database that is away for a minute, twenty kills, a full disk.
+					name: "faults",
+					include: ["tests/faults/**/*.test.ts"],
+					globalSetup: ["tests/support/database.ts"],
+					env: { ZEPHYR_FAULTS_AWAY_MS: "60000" },
+					fileParallelism: false,
+					isolate: false,
+					testTimeout: 10 * GIVEN_UP_MS,
 					hookTimeout: GIVEN_UP_MS,
 				},
 			},

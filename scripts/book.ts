@@ -38,13 +38,37 @@ export async function openBook(
 		throw error;
 	}
 	const passwords = rolePasswords(folder);
+	const stopWatching = keepUp(cluster, say);
 	return {
 		ownerUrl: cluster.url,
 		url: asRole(cluster.url, PLAIN_ROLE, passwords.plain),
 		copyUrl: asRole(cluster.url, COPY_ROLE, passwords.copy),
 		programs: cluster.programs,
 		grant: () => grantRoles(cluster.url, passwords),
-		close: () => cluster.stop(),
+		close: async () => {
+			await stopWatching();
+			await cluster.stop();
+		},
+	};
+}
+
+/** A database that ended by itself is started again; looked after this often, ms. */
+const LOOK_MS = 2000;
+
+/** Starts the cluster again whenever it is found down. Returns the way to stop looking. */
+function keepUp(cluster: Cluster, say: (line: string) => void): () => Promise<void> {
+	let looking: Promise<void> = Promise.resolve();
+	const look = async () => {
+		if (cluster.runs()) return;
+		await startCluster(cluster.folder, true);
+		say("The database had ended; it was started again.");
+	};
+	const timer = setInterval(() => {
+		looking = looking.then(look).catch((error: Error) => say(error.message));
+	}, LOOK_MS);
+	return async () => {
+		clearInterval(timer);
+		await looking;
 	};
 }
 

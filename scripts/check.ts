@@ -9,8 +9,8 @@ interface Part {
 	/** Where a test runner leaves its report. */
 	report?: string;
 	kind?: "vitest" | "playwright";
-	/** Left out unless asked for by name or on CI. */
-	onlyOnCi?: boolean;
+	/** Left out unless asked for by name, or on CI. */
+	only?: "on CI" | "by name";
 }
 
 const reports = "data/reports";
@@ -41,7 +41,8 @@ const LANES: Part[][] = [
 		vitest("unit"),
 		vitest("database"),
 		vitest("browser"),
-		{ name: "fresh", command: [process.execPath, "--import", "tsx", "scripts/fresh.ts"], onlyOnCi: true },
+		{ ...vitest("faults"), only: "by name" },
+		{ name: "fresh", command: [process.execPath, "--import", "tsx", "scripts/fresh.ts"], only: "on CI" },
 	],
 	[
 		{ name: "build", command: [process.execPath, "--import", "tsx", "scripts/build.ts"] },
@@ -71,8 +72,9 @@ if (total.failures.length > 0) console.log(`\nFailed:\n${total.failures.map((one
 console.log(`\n${total.passed} passed, ${total.failed} failed`);
 process.exitCode = total.failed > 0 || total.passed === 0 ? 1 : 0;
 
-function isWanted({ name, onlyOnCi }: Part): boolean {
-	return wanted.length > 0 ? wanted.includes(name) : !onlyOnCi || Boolean(process.env.CI);
+function isWanted({ name, only }: Part): boolean {
+	if (wanted.length > 0) return wanted.includes(name);
+	return !only || (only === "on CI" && Boolean(process.env.CI));
 }
 
 async function runLane(lane: readonly Part[]): Promise<void> {

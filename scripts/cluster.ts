@@ -25,6 +25,8 @@ export interface Cluster {
 	programs: string;
 	port: number;
 	folder: string;
+	/** Whether its first process lives. */
+	runs(): boolean;
 	stop(): Promise<void>;
 }
 
@@ -98,6 +100,7 @@ export async function startCluster(folder: string, durable: boolean): Promise<Cl
 		programs: bin,
 		port,
 		folder,
+		runs: () => lives(data),
 		stop: async () =>
 			void (await postgres(join(bin, "pg_ctl"), ["-D", data, "-w", "-m", "fast", "stop"]).catch(() => {})),
 	};
@@ -152,6 +155,16 @@ async function ensureRunning(bin: string, folder: string, data: string, durable:
 		throw new StartProblem(`The database did not start. Its log says: ${last}`);
 	}
 	return port;
+}
+
+/** By the number of its first process, which stands first in its file while it lives. */
+function lives(data: string): boolean {
+	try {
+		process.kill(Number(readFileSync(join(data, "postmaster.pid"), "utf8").split("\n")[0]), 0);
+		return true;
+	} catch {
+		return false;
+	}
 }
 
 async function isRunning(bin: string, data: string): Promise<boolean> {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { isExposed } from "./exposed";
+import { isExposed, isPlain } from "./exposed";
 
 // RFC 5735 and RFC 4291: what of a machine only itself reaches.
 describe("whether others are meant to reach it", () => {
@@ -15,5 +15,16 @@ describe("whether others are meant to reach it", () => {
 		["127.0.0.1", undefined, "1", true],
 	])("listening at %s, known as %s, behind %s proxies: %s", (host, publicUrl, proxies, exposed) => {
 		expect(isExposed({ host, publicUrl, proxies })).toBe(exposed);
+	});
+});
+
+describe("whether browsers would reach it in the clear", () => {
+	it.each([
+		[undefined, true],
+		["", true],
+		["http://studio.example", true],
+		["https://studio.example", false],
+	])("known as %s: %s", (publicUrl, plain) => {
+		expect(isPlain(publicUrl)).toBe(plain);
 	});
 });

@@ -7,7 +7,7 @@ import type { Unprivileged } from "./unprivileged";
 const REST_MS = 500;
 const LONGEST_REST_MS = 30_000;
 /** One that lived for so long was well; its rest begins anew, ms. */
-const WELL_MS = 60_000;
+const WELL_MS = 5000;
 
 export interface Kept {
 	/** Over once it ended so often in a row that it is not started again. */
@@ -37,7 +37,7 @@ export const run = (file: string, { args = [], env = process.env, as, preload = 
 
 /**
  * Keeps one running until it is stopped: it is started again whenever it ends by itself, after ever longer rests.
- * @param most given up after so many ends in a row, none of which came after a minute of being well
+ * @param most given up after so many ends in a row, none of which came after it had been well
  */
 export function keepRunning(start: () => ChildProcess, most = Number.POSITIVE_INFINITY): Kept {
 	let stopped = false;

@@ -18,7 +18,7 @@ import { theirFolder, unprivileged } from "./unprivileged";
 
 const say = (line: string) => console.log(line);
 
-/** A server that ends so often, none of which after a minute of being well, is not started again. */
+/** A server that ends so often, none of which after it had been well, is not started again. */
 const MOST_ENDS = 6;
 
 interface Settings {

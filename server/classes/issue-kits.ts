@@ -55,6 +55,7 @@ export const issueKits: UseCase<"issueKits"> = async (
 			happenedAt: now,
 			recordedAt: now,
 			actorId: actor.id,
+			actorName: actor.name,
 		})),
 	);
 	await countIssued(tx, version.id, fresh.length);

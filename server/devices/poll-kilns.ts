@@ -67,7 +67,8 @@ export class KilnListener {
 			const listened = this.listened(id, JSON.stringify(settings), () => openLine(settings, timeZone));
 			const hot = running.find(({ kilnId }) => kilnId === id);
 			const everyMs = hot ? Math.max(TICK_MS, (HOT_EVERY_S / hot.speedUp) * 1000) : IDLE_EVERY_S * 1000;
-			if (now.getTime() - listened.lastMs < everyMs) return;
+			const sinceMs = now.getTime() - listened.lastMs;
+			if (sinceMs >= 0 && sinceMs < everyMs) return; // a clock that stepped back makes nobody wait for it
 			listened.lastMs = now.getTime();
 			try {
 				const written = await this.keep(id, listened, hot, now);

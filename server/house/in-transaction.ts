@@ -18,6 +18,9 @@ const UNFIT: [RegExp, RefusalKind, string][] = [
 	[/^(23514|23502|22...)$/, "invalid", "Something in this cannot be kept. Nothing was changed."],
 ];
 
+/** Disk full, out of memory: nothing more can be kept until somebody makes room. */
+const FULL = ["53100", "53200"];
+
 const sqlState = (error: unknown): string =>
 	String((error as { code?: unknown })?.code ?? (error as { cause?: { code?: unknown } })?.cause?.code ?? "");
 
@@ -36,6 +39,11 @@ export async function inTransaction<T>(
 		const state = sqlState(error);
 		if (TRY_AGAIN.includes(state) && mayTryAgain) return inTransaction(db, work, false);
 		if (OVERLOADED.includes(state) || TRY_AGAIN.includes(state)) throw busy();
+		if (FULL.includes(state))
+			throw new Refusal(
+				"away",
+				"The studio’s disk is full: nothing of this was kept. Make room there, then send it again.",
+			);
 		const unfit = UNFIT.find(([pattern]) => pattern.test(state));
 		throw unfit ? new Refusal(unfit[1], unfit[2]) : error;
 	}

@@ -33,7 +33,11 @@ export async function countTry(db: Database, tried: Tried, now: Date): Promise<v
 			const key = keyOf(kind, tried);
 			const { tries, lastAt } = await lockAttempt(tx, key, now);
 			const recent = now.getTime() - lastAt.getTime() < FORGOTTEN_MS ? tries : 0;
-			known.push({ key, tries: recent, leftS: waitS(kind, recent) - (now.getTime() - lastAt.getTime()) / 1000 });
+			known.push({
+				key,
+				tries: recent,
+				leftS: waitS(kind, recent) - Math.max(0, now.getTime() - lastAt.getTime()) / 1000,
+			});
 		}
 		const leftS = Math.max(...known.map((one) => (one.tries === 0 ? 0 : one.leftS)));
 		if (leftS > 0) return leftS;

@@ -3,6 +3,7 @@ import { betterAuth } from "better-auth";
 import { drizzleAdapter } from "better-auth/adapters/drizzle";
 import { CLIENT_ADDRESS } from "../../house/client";
 import { database } from "../../house/database";
+import { logError } from "../../house/log";
 import { getSettings } from "../../house/settings";
 
 function build() {
@@ -26,7 +27,10 @@ function build() {
 		rateLimit: { enabled: false },
 		advanced: { ipAddress: { ipAddressHeaders: [CLIENT_ADDRESS] }, cookiePrefix: "zephyr" },
 		telemetry: { enabled: false },
-		logger: { level: "error" },
+		logger: {
+			level: "error",
+			log: (_, message, ...more) => logError("sign-in", more.find((one) => one instanceof Error) ?? new Error(message)),
+		},
 	});
 }
 

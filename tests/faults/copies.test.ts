@@ -1,0 +1,91 @@
+import { kilnReading } from "@db/schema";
+import { and, count, eq, gt } from "drizzle-orm";
+import { afterAll, beforeAll, describe, expect, it, vi } from "vitest";
+import { buildIfChanged } from "../../scripts/build";
+import { freePort } from "../../scripts/cluster";
+import { type RunningStandIn, startStandIn } from "../../scripts/stand-in";
+import { cookieOf, post, somebody } from "../support/person";
+import { type RunningServer, startServer } from "../support/server";
+import { type DemoStudio, demoStudio } from "../support/studio";
+
+/** Two copies of the program on one database, as behind a proxy; one of them is killed in the middle. */
+const WAIT = { timeout: 100_000, interval: 100 };
+
+let studio: DemoStudio;
+let standIn: RunningStandIn;
+let first: RunningServer;
+let second: RunningServer;
+beforeAll(async () => {
+	buildIfChanged();
+	studio = await demoStudio();
+	standIn = await startStandIn(await freePort(3));
+	first = await startServer(studio.url, { standInPort: standIn.basePort });
+	second = await startServer(studio.url, { standInPort: standIn.basePort });
+});
+afterAll(async () => {
+	await Promise.all([first?.end(), second?.end()]);
+	standIn?.stop();
+	await studio?.close();
+});
+
+/** Processes that hold leases, and how many kilns each. */
+async function leases(): Promise<number[]> {
+	const rows = await studio.db.execute<{ n: number }>(
+		`select count(*)::int as n from pg_locks where locktype = 'advisory' and classid = 4810 and granted
+		 and database = (select oid from pg_database where datname = current_database()) group by pid`,
+	);
+	return [...rows].map(({ n }) => n);
+}
+
+describe("two copies of the program on one database", () => {
+	it("each kiln is listened to by one of them; when that one is killed the other takes over; no reading is kept twice", async () => {
+		const { kilns } = await studio.see("kilns");
+		const lined = kilns.filter(({ card }) => card.line !== null).length;
+		await vi.waitFor(async () => expect((await leases()).reduce((a, b) => a + b, 0)).toBe(lined), WAIT);
+		const hot = (await studio.see("frame")).kilns.find(({ state }) => state === "running");
+		expect(hot).toBeDefined();
+		const live = and(eq(kilnReading.kilnId, hot?.id ?? ""));
+		const since = new Date();
+		const fresh = async () =>
+			(
+				await studio.db
+					.select({ n: count() })
+					.from(kilnReading)
+					.where(and(live, gt(kilnReading.at, since)))
+			)[0]?.n ?? 0;
+		await vi.waitFor(async () => expect(await fresh()).toBeGreaterThan(0), WAIT);
+		// Whichever has it: both workers are killed in turn, and the readings go on.
+		for (const one of [first, second]) {
+			one.jobs.kill("SIGKILL");
+			if (one === first) {
+				const had = await fresh();
+				await vi.waitFor(async () => expect(await fresh()).toBeGreaterThan(had), WAIT);
+				expect((await leases()).reduce((a, b) => a + b, 0)).toBe(lined);
+			}
+		}
+	});
+
+	it("what is done at one is seen at the other; one that is killed leaves nothing half done", async () => {
+		const { email } = await somebody(studio.db, "instructor");
+		const cookie = await cookieOf(first.address, email);
+		const stream = await fetch(`${second.address}/api/live`, { headers: { Cookie: cookie } });
+		let heard = "";
+		void (async () => {
+			const decoder = new TextDecoder();
+			for await (const chunk of stream.body as unknown as AsyncIterable<Uint8Array>) heard += decoder.decode(chunk);
+		})().catch(() => {});
+		const { session, seats } = await studio.see("bench");
+		const sign = (to: RunningServer) =>
+			post(
+				to.address,
+				"/api/do/signSafety",
+				{ sessionId: session?.id, studentIds: [seats[0]?.studentId] },
+				{ Cookie: cookie },
+			);
+		expect((await sign(first)).status).toBe(200);
+		await vi.waitFor(() => expect(heard).toContain('"bench"'), WAIT);
+		await first.end("SIGKILL");
+		expect((await sign(second)).status).toBe(200);
+		await stream.body?.cancel().catch(() => {});
+	});
+});
