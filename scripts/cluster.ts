@@ -65,7 +65,7 @@ export async function placeFor(wished: string): Promise<string> {
 		return wished;
 	} catch {
 		const instead = join("/var/lib/zephyr-flats", wished.replaceAll("/", "-").slice(1));
-		mkdirSync(instead, { recursive: true });
+		mkdirSync(instead, { recursive: true, mode: 0o755 });
 		return instead;
 	}
 }

@@ -1,6 +1,8 @@
 #!/usr/bin/env bash
 # Installs what is missing: Debian packages by name, npm packages from the committed lock. Sourced by ./start and ./check.
 set -euo pipefail
+# What is installed and built is read by an unprivileged user too; secrets say their own modes.
+umask 022
 
 need_node() {
 	command -v node >/dev/null || { echo "Node.js 20 or newer is needed; it is not on this machine." >&2; exit 1; }

@@ -1,5 +1,5 @@
 import { randomBytes } from "node:crypto";
-import { existsSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { chownSync, existsSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { dirname, join, resolve } from "node:path";
 import { createInterface } from "node:readline/promises";
 import { eq } from "drizzle-orm";
@@ -31,6 +31,7 @@ interface Settings {
 }
 
 async function main(): Promise<void> {
+	process.umask(0o022);
 	const settings: Settings = {
 		host: process.env.ZEPHYR_HOST || "127.0.0.1",
 		port: readPort(process.env.ZEPHYR_PORT || "4810"),
@@ -65,6 +66,7 @@ async function main(): Promise<void> {
 		say("Building the application if its sources changed …");
 		buildIfChanged();
 		const as = unprivileged();
+		if (as && existsSync(noteIn(folder))) chownSync(noteIn(folder), as.uid, as.gid);
 		standIn = await startStandIn(settings.port + 10, { as });
 		const address = settings.publicUrl || `http://${settings.host}:${settings.port}`;
 		const env = {

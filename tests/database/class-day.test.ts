@@ -1,8 +1,8 @@
 import { randomUUID } from "node:crypto";
 import { cutListOf } from "@core/cutting/count";
 import { cutsOf } from "@core/kit/kit";
-import { kitDesign, kitVersion, sample } from "@db/schema";
-import { eq, ne } from "drizzle-orm";
+import { enrolment, kitDesign, kitVersion, sample } from "@db/schema";
+import { and, eq, inArray, ne } from "drizzle-orm";
 import sharp from "sharp";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { refusal } from "../support/refusal";
@@ -68,6 +68,15 @@ describe("the safety talk", () => {
 		const still = (await studio.see("bench", { session: sessionId })).seats.filter(({ safetySigned }) => !safetySigned);
 		expect(still).toHaveLength(unsigned.length);
 		expect(await studio.act("signSafety", { sessionId, studentIds })).toEqual({ signed: unsigned.length });
+		const signedAt = () =>
+			studio.db
+				.select({ at: enrolment.safetySignedAt })
+				.from(enrolment)
+				.where(and(eq(enrolment.sessionId, sessionId), inArray(enrolment.studentId, studentIds)));
+		const first = await signedAt();
+		const later = { now: new Date(Date.now() + 3_600_000) };
+		expect(await studio.act("signSafety", { sessionId, studentIds }, later)).toEqual({ signed: unsigned.length });
+		expect(await signedAt()).toEqual(first); // the first signature counts
 		expect((await studio.see("bench", { session: sessionId })).seats.every(({ safetySigned }) => safetySigned)).toBe(
 			true,
 		);

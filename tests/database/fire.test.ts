@@ -201,6 +201,17 @@ describe("kilns", () => {
 		await expect(studio.see("kiln", { id: randomUUID() })).rejects.toBeInstanceOf(Refusal);
 	});
 
+	it("show their controller’s address to instructors only", async () => {
+		const lined = form({ name: "Lined kiln" });
+		await studio.act("saveKiln", { kiln: lined, revision: 0 });
+		const as = async (role: "instructor" | "assistant") =>
+			(await studio.see("kiln", { id: lined.id }, new Date(), role)).form.line;
+		expect(await as("instructor")).toEqual(lined.line);
+		expect(await as("assistant")).toBeNull();
+		const all = await studio.see("kilns", {}, new Date(), "assistant");
+		expect(JSON.stringify(all)).not.toContain("127.0.0.1");
+	});
+
 	it("with a round shelf are loaded within the circle, margin and all", async () => {
 		const round = form({ name: "Round kiln", shelfShape: "round", marginMm: 10 });
 		await studio.act("saveKiln", { kiln: round, revision: 0 });
@@ -386,7 +397,9 @@ describe("the microwave block", () => {
 		expect((await refusal(studio.act("startMicrowave", { ...start, runId: randomUUID() }))).message).toContain(
 			"still hot",
 		);
-		await studio.act("lookMicrowave", { lookId: randomUUID(), runId, s: 240, seen: "edgesSoft" }, later(5));
+		const look = { lookId: randomUUID(), runId, s: 240, seen: "edgesSoft" as const };
+		expect(await studio.act("lookMicrowave", look, later(5))).toEqual({ looks: 1 });
+		expect(await studio.act("lookMicrowave", look, later(6))).toEqual({ looks: 1 });
 		const early = studio.act("openMicrowave", { runId, outcome: "rounded", note: "" }, later(6));
 		expect((await refusal(early)).message).toContain("still being heated");
 		await studio.act("endMicrowave", { runId, steps: [{ ...(plan[0] as (typeof plan)[0]), seconds: 231 }] }, later(7));

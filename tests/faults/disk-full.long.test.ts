@@ -1,4 +1,5 @@
 import { execFileSync } from "node:child_process";
+import { randomBytes, randomUUID } from "node:crypto";
 import { mkdirSync, mkdtempSync, rmSync, statfsSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -7,7 +8,6 @@ import { afterAll, beforeAll, describe, expect, it, vi } from "vitest";
 import { seedDemo } from "../../demo/seed";
 import { buildIfChanged } from "../../scripts/build";
 import { type Cluster, startCluster } from "../../scripts/cluster";
-import { kit } from "../support/kit";
 import { cookieOf, post, somebody } from "../support/person";
 import { type RunningServer, startServer } from "../support/server";
 
@@ -64,44 +64,43 @@ describe.runIf(mayMount)("a disk that fills up", () => {
 			(await (await fetch(`${server.address}/api/see/frame`, { headers: { Cookie: cookie } })).json()).house;
 		await vi.waitFor(async () => expect((await house()).join()).toContain("MB are free"), WAIT);
 
-		const schedules = async () =>
+		const count = async () =>
 			(await (await fetch(`${server.address}/api/see/kits`, { headers: { Cookie: cookie } })).json()).kits.length;
-		const before = await schedules();
-		writeFileSync(ballast(), Buffer.alloc(Math.max(0, free() - 64 * 1024)));
-		const { sql, close } = connect(cluster.url, 1);
-		let refusedWith = 0;
-		let words = "";
-		// Rows until the last pages of the database's own log are used up.
-		for (let i = 0; i < 400 && refusedWith === 0; i++) {
-			const answer = await post(
+		const { kits } = await (await fetch(`${server.address}/api/see/kits`, { headers: { Cookie: cookie } })).json();
+		const { kit } = await (
+			await fetch(`${server.address}/api/see/kit?id=${kits[0].id}`, { headers: { Cookie: cookie } })
+		).json();
+		const save = () =>
+			post(
 				server.address,
 				"/api/do/saveKit",
-				{ kitId: crypto.randomUUID(), revision: 0, document: kit([]) },
+				{
+					kitId: randomUUID(),
+					revision: 0,
+					// What cannot be packed: each is some pages of the database.
+					document: { ...kit.document, note: randomBytes(1000).toString("hex") },
+				},
 				{ Cookie: cookie },
 			).catch(() => undefined);
-			if (answer && answer.status >= 500) {
-				refusedWith = answer.status;
-				words = (await answer.json()).problems[0].sentence;
-			}
-			await sql`select 1`.catch(() => {});
-			await new Promise((done) => setTimeout(done, 60));
+		expect((await save())?.status).toBe(200);
+		const before = await count();
+		writeFileSync(ballast(), Buffer.alloc(Math.max(0, free() - 32 * 1024)));
+		let refused: Response | undefined;
+		let kept = before;
+		for (let i = 0; i < 1000 && !refused; i++) {
+			const answer = await save();
+			if (answer?.ok) kept++;
+			else if (answer && answer.status >= 500) refused = answer;
+			await new Promise((done) => setTimeout(done, 55));
 		}
-		expect(refusedWith).toBe(503);
-		expect(words).toMatch(/disk is full|may have been kept/);
-		await close();
+		expect(refused?.status).toBe(503);
+		expect(await refused?.text()).toMatch(/disk is full|may have been kept/);
 
 		rmSync(ballast());
 		if (!cluster.runs()) cluster = await startCluster(join(disk, "studio"), true);
 		await vi.waitFor(async () => expect((await fetch(`${server.address}/api/health/ready`)).status).toBe(200), WAIT);
-		const kept = await schedules();
-		expect(kept).toBeGreaterThanOrEqual(before);
-		const again = await post(
-			server.address,
-			"/api/do/saveKit",
-			{ kitId: crypto.randomUUID(), revision: 0, document: kit([]) },
-			{ Cookie: cookie },
-		);
-		expect(again.status).toBe(200);
-		expect(await schedules()).toBe(kept + 1);
+		// All that was acknowledged is there; the one that was not may be, where the disk gave way after it was kept.
+		expect([kept, kept + 1]).toContain(await count());
+		expect((await save())?.status).toBe(200);
 	});
 });

@@ -175,6 +175,14 @@ describe("a reading that cannot be stored", () => {
 		expect((await alarms()).map(({ kind }) => kind)).toEqual(["noSensor"]);
 	});
 
+	it("a clock that steps back holds up nothing: the kiln is read and looked after at once", async () => {
+		await write(log(line(-2 * MINUTE_MS, 700)));
+		await round();
+		await appendFile(join(place, "log.csv"), line(-MINUTE_MS, 705));
+		await listener.round(at(-30_000));
+		expect(await known()).toEqual([700, 705]);
+	});
+
 	it("a line that hangs does not keep the watch from looking: silence is told all the same", async () => {
 		await write(log(line(-2 * MINUTE_MS, 700), line(-MINUTE_MS, 701), line(-30_000, 702)));
 		await round();

@@ -161,6 +161,28 @@ describe("./start", () => {
 		await close();
 	});
 
+	it("runs against a database that somebody else keeps", async () => {
+		const cluster = process.env.ZEPHYR_TEST_CLUSTER ?? "";
+		const name = `test_elsewhere_${process.pid}`;
+		const admin = connect(cluster, 1);
+		await admin.sql.unsafe(`create database ${name}`);
+		const other = await freePort(16);
+		const elsewhere = { ZEPHYR_DATABASE_URL: cluster.replace(/\/[^/]+$/, `/${name}`), ZEPHYR_PORT: String(other) };
+		const run = start({ ...elsewhere, ZEPHYR_DATA: `${data}-elsewhere` });
+		await run.until("Ctrl+C stops");
+		expect(run.output()).toContain("Opening the database");
+		expect(existsSync(join(`${data}-elsewhere`, "studio", "pg"))).toBe(false);
+		expect((await fetch(`http://127.0.0.1:${other}/api/health/ready`)).status).toBe(200);
+		expect(await run.end("SIGTERM")).toBe(0);
+		await admin.sql.unsafe(`drop database ${name} with (force)`);
+		await admin.close();
+		rmSync(await placeFor(join(`${data}-elsewhere`, "studio")), { recursive: true, force: true });
+		rmSync(`${data}-elsewhere`, { recursive: true, force: true });
+		const wrong = start({ ZEPHYR_DATABASE_URL: "not an address" });
+		expect(await wrong.ended).toBe(1);
+		expect(wrong.output()).toContain("ZEPHYR_DATABASE_URL is not an address");
+	});
+
 	it("copies the book by hand, reads the copy back into its place, and refuses one that was changed", async () => {
 		const env = { ZEPHYR_DATA: data, ZEPHYR_PORT: String(port) };
 		const backup = runScript("backup", env);

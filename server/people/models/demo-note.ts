@@ -12,8 +12,15 @@ export const readDemoNote = (file: string): DemoSignIn[] =>
 
 /** Readable by its owner only; without anything in it, gone. */
 export function writeDemoNote(file: string, signIns: readonly DemoSignIn[]): void {
-	if (signIns.length === 0) rmSync(file, { force: true });
-	else writeFileSync(file, JSON.stringify(signIns), { mode: 0o600 });
+	if (signIns.length > 0) {
+		writeFileSync(file, JSON.stringify(signIns), { mode: 0o600 });
+		return;
+	}
+	try {
+		rmSync(file, { force: true });
+	} catch {
+		writeFileSync(file, "[]"); // in a folder of somebody else's: the next start takes it away
+	}
 }
 
 /** Passwords that were changed are not noted any longer. @param file where the start command keeps its note */
