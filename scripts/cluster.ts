@@ -8,7 +8,9 @@ import {
 	mkdirSync,
 	readdirSync,
 	readFileSync,
+	renameSync,
 	statfsSync,
+	statSync,
 	writeFileSync,
 } from "node:fs";
 import { createServer } from "node:net";
@@ -136,6 +138,16 @@ async function ensureChecksums(bin: string, data: string): Promise<void> {
 	await postgres(join(bin, "pg_checksums"), ["--enable", "--no-sync", "-D", data]);
 }
 
+/** Its log says that something failed and with which code, not with what: rows and statements hold people's names. */
+const QUIET = "-c log_error_verbosity=terse -c log_min_error_statement=panic -c log_line_prefix='%m %e '";
+const LONGEST_LOG_BYTES = 10 * 1024 * 1024;
+
+/** A log that has grown long goes aside at a start; the one before it is gone then. */
+function turnOver(log: string): void {
+	if (existsSync(log) && statSync(log).size > LONGEST_LOG_BYTES) renameSync(log, `${log}.before`);
+	writeFileSync(log, "", { flag: "a" });
+}
+
 async function ensureRunning(bin: string, folder: string, data: string, durable: boolean): Promise<number> {
 	const portFile = join(folder, "port");
 	const remembered = existsSync(portFile) ? Number(readFileSync(portFile, "utf8")) : 0;
@@ -143,11 +155,11 @@ async function ensureRunning(bin: string, folder: string, data: string, durable:
 	const port = remembered && (await isFree(remembered)) ? remembered : await freePort();
 	writeFileSync(portFile, String(port));
 	const log = join(folder, "postgres.log");
-	writeFileSync(log, "", { flag: "a" });
+	turnOver(log);
 	if (asRoot) await run("chown", ["postgres", log]);
 	chmodSync(log, 0o600);
 	const loose = durable ? "" : " -c fsync=off -c synchronous_commit=off -c full_page_writes=off";
-	const options = `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c max_connections=60${loose}`;
+	const options = `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c max_connections=60 ${QUIET}${loose}`;
 	try {
 		await postgres(join(bin, "pg_ctl"), ["-D", data, "-l", log, "-w", "-t", "60", "-o", options, "start"]);
 	} catch {

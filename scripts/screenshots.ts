@@ -25,6 +25,7 @@ const VIEWS: Record<string, string> = {
 	piece: "/hand-over",
 	labels: "/bench",
 	signs: "/signs",
+	people: "/people",
 	"sign-in": "/sign-in",
 };
 

@@ -1,0 +1,68 @@
+import { randomUUID } from "node:crypto";
+import { readFileSync } from "node:fs";
+import { type Connection, connect } from "@db/connect";
+import { afterAll, beforeAll, expect, it } from "vitest";
+
+/** A book that was begun with an older program is brought on, step by step. */
+const STEPS: { tag: string }[] = JSON.parse(readFileSync("db/migrations/meta/_journal.json", "utf8")).entries;
+
+const name = `test_${randomUUID().slice(0, 8)}`;
+let admin: Connection;
+let book: Connection;
+beforeAll(async () => {
+	const cluster = process.env.ZEPHYR_TEST_CLUSTER ?? "";
+	admin = connect(cluster, 1);
+	await admin.sql.unsafe(`create database ${name}`);
+	book = connect(cluster.replace(/\/[^/]+$/, `/${name}`), 1);
+});
+afterAll(async () => {
+	await book?.close();
+	await admin?.sql.unsafe(`drop database if exists ${name} with (force)`);
+	await admin?.close();
+});
+
+async function bringOn(from: number, to: number): Promise<void> {
+	for (const { tag } of STEPS.slice(from, to))
+		for (const statement of readFileSync(`db/migrations/${tag}.sql`, "utf8").split("--> statement-breakpoint"))
+			if (statement.trim()) await book.sql.unsafe(statement);
+}
+
+/** A row that has something of each column that asks for it. */
+async function addRow(table: string, known: Record<string, unknown>): Promise<void> {
+	const columns = await book.sql<{ name: string; type: string }[]>`
+		select column_name as name, data_type as type from information_schema.columns
+		where table_name = ${table} and table_schema = 'public' and is_nullable = 'NO' and column_default is null
+			and is_generated = 'NEVER' and is_identity = 'NO'`;
+	const some: Record<string, unknown> = { text: "", jsonb: "{}", boolean: false, uuid: randomUUID(), date: "2031-03-08" };
+	const row = Object.fromEntries(
+		columns.map(({ name: column, type }) => [
+			column,
+			column in known ? known[column] : type.startsWith("timestamp") ? new Date().toISOString() : (some[type] ?? 1),
+		]),
+	);
+	await book.sql`insert into ${book.sql(table)} ${book.sql({ ...row, ...known } as Record<string, never>)}`;
+}
+
+it("a kiln without a line stays without one, and alarms that stand open twice end before there may be only one", async () => {
+	await bringOn(0, 3);
+	const kilnId = randomUUID();
+	await addRow("kiln", { id: kilnId, name: "Old kiln", kind: "electric", door_side: "top" });
+	await bringOn(3, 4);
+	expect(await book.sql`select line from kiln`).toEqual([{ line: null }]);
+
+	const alarm = (started: string) => ({
+		id: randomUUID(),
+		kiln_id: kilnId,
+		kind: "noReading",
+		sentence: JSON.stringify(["It is not heard."]),
+		started_at: started,
+	});
+	const [early, late] = [alarm("2031-03-08T10:00:00Z"), alarm("2031-03-08T11:00:00Z")];
+	// Of one firing; nulls would not be the same.
+	await book.sql.unsafe("alter table kiln_alarm drop constraint if exists kiln_alarm_firing_id_firing_id_fk");
+	const firing_id = randomUUID();
+	await addRow("kiln_alarm", { ...early, firing_id });
+	await addRow("kiln_alarm", { ...late, firing_id });
+	await bringOn(4, 5);
+	expect(await book.sql`select id from kiln_alarm where ended_at is null`).toEqual([{ id: late.id }]);
+});
