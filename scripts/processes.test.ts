@@ -60,14 +60,19 @@ describe("a process that is kept running", () => {
 		void keepRunning(start, 3).givenUp.then(() => {
 			gaveUp = true;
 		});
-		for (const wellMs of [0, 0, 6000, 0]) {
-			await vi.advanceTimersByTimeAsync(wellMs);
+		for (const [livedMs, restsMs] of [
+			[0, 500],
+			[0, 1000],
+			[6000, 500],
+			[0, 1000],
+		] as const) {
+			await vi.advanceTimersByTimeAsync(livedMs);
 			all.at(-1)?.end();
-			await vi.advanceTimersByTimeAsync(30_000);
+			await vi.advanceTimersByTimeAsync(restsMs);
 		}
 		expect([gaveUp, all.length]).toEqual([false, 5]);
 		all.at(-1)?.end();
-		await vi.advanceTimersByTimeAsync(30_000);
+		await vi.advanceTimersByTimeAsync(60_000);
 		expect([gaveUp, all.length]).toEqual([true, 5]);
 	});
 });

@@ -20,17 +20,7 @@ function build(): Logger {
 	const folder = process.env.ZEPHYR_LOG_FOLDER;
 	const name = process.env.ZEPHYR_PROCESS ?? "server";
 	const streams: pino.StreamEntry[] = [{ level: "warn", stream: atTerminal }];
-	if (folder)
-		streams.push({
-			level: "info",
-			stream: createStream(`${name}.log`, {
-				path: folder,
-				size: FILE_SIZE,
-				maxFiles: FILES,
-				compress: "gzip",
-				mode: 0o600,
-			}),
-		});
+	if (folder) streams.push({ level: "info", stream: fileIn(folder, `${name}.log`) });
 	return pino(
 		{
 			base: { process: name },
@@ -39,6 +29,13 @@ function build(): Logger {
 		},
 		pino.multistream(streams),
 	);
+}
+
+/** A log that cannot be written is no reason to end. */
+function fileIn(path: string, name: string): Writable {
+	const file = createStream(name, { path, size: FILE_SIZE, maxFiles: FILES, compress: "gzip", mode: 0o600 });
+	file.on("error", (error: Error) => process.stderr.write(`The log ${name} cannot be written: ${error.message}\n`));
+	return file;
 }
 
 let instance: Logger | undefined;

@@ -33,7 +33,13 @@ async function addRow(table: string, known: Record<string, unknown>): Promise<vo
 		select column_name as name, data_type as type from information_schema.columns
 		where table_name = ${table} and table_schema = 'public' and is_nullable = 'NO' and column_default is null
 			and is_generated = 'NEVER' and is_identity = 'NO'`;
-	const some: Record<string, unknown> = { text: "", jsonb: "{}", boolean: false, uuid: randomUUID(), date: "2031-03-08" };
+	const some: Record<string, unknown> = {
+		text: "",
+		jsonb: "{}",
+		boolean: false,
+		uuid: randomUUID(),
+		date: "2031-03-08",
+	};
 	const row = Object.fromEntries(
 		columns.map(({ name: column, type }) => [
 			column,

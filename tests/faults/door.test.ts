@@ -2,17 +2,17 @@ import { existsSync, mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { request } from "node:http";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { account, attempt, user } from "@db/schema";
+import { attempt, user } from "@db/schema";
 import { hashPassword } from "better-auth/crypto";
 import { eq } from "drizzle-orm";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { buildIfChanged } from "../../scripts/build";
 import { clockOf } from "../support/clock";
-import { type RunningServer, signIn, startServer } from "../support/server";
+import { cookieOf, PASSWORD, post as postTo, somebody as somebodyIn } from "../support/person";
+import { type RunningServer, startServer } from "../support/server";
 import { type DemoStudio, demoStudio } from "../support/studio";
 
 /** What strangers, and people who guess, can do to a running server. */
-const PASSWORD = "a password of the test";
 const MB = 1024 * 1024;
 const folder = mkdtempSync(join(tmpdir(), "zephyr-door-"));
 const note = join(folder, "demo-sign-ins.json");
@@ -44,22 +44,12 @@ afterAll(async () => {
 
 /** Somebody who can sign in, and the cookie of a fresh session. */
 async function somebody(role: "instructor" | "assistant") {
-	const [person] = await studio.db.select().from(user).where(eq(user.role, role));
-	await studio.db
-		.update(account)
-		.set({ password: await hashPassword(PASSWORD) })
-		.where(eq(account.userId, person?.id ?? ""));
-	const email = person?.email ?? "";
-	const cookies = await signIn(server.address, email, PASSWORD);
-	return { email, cookie: cookies.map(({ name, value }) => `${name}=${encodeURIComponent(value)}`).join("; ") };
+	const { email } = await somebodyIn(studio.db, role);
+	return { email, cookie: await cookieOf(server.address, email) };
 }
 
 const post = (to: RunningServer, path: string, body: unknown, headers: Record<string, string> = {}) =>
-	fetch(`${to.address}${path}`, {
-		method: "POST",
-		headers: { "Content-Type": "application/json", Origin: to.address, ...headers },
-		body: JSON.stringify(body),
-	});
+	postTo(to.address, path, body, headers);
 
 const guess = async (to: RunningServer, email: string, i: number, headers: Record<string, string>) =>
 	(await post(to, "/api/auth/sign-in/email", { email, password: `guess number ${i}` }, headers)).status;

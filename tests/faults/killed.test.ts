@@ -1,10 +1,9 @@
 import { randomUUID } from "node:crypto";
-import { account, pieceEvent, user } from "@db/schema";
-import { hashPassword } from "better-auth/crypto";
-import { eq } from "drizzle-orm";
+import { pieceEvent } from "@db/schema";
 import { afterAll, beforeAll, expect, it } from "vitest";
 import { buildIfChanged } from "../../scripts/build";
-import { type RunningServer, signIn, startServer } from "../support/server";
+import { cookieOf, post, somebody } from "../support/person";
+import { type RunningServer, startServer } from "../support/server";
 import { type DemoStudio, demoStudio } from "../support/studio";
 
 let studio: DemoStudio;
@@ -19,21 +18,10 @@ afterAll(async () => {
 	await studio.close();
 });
 
-const PASSWORD = "a password of the test";
-
-async function instructorCookie(address: string): Promise<string> {
-	const [person] = await studio.db.select().from(user).where(eq(user.role, "instructor"));
-	await studio.db
-		.update(account)
-		.set({ password: await hashPassword(PASSWORD) })
-		.where(eq(account.userId, person?.id ?? ""));
-	const cookies = await signIn(address, person?.email ?? "", PASSWORD);
-	return cookies.map(({ name, value }) => `${name}=${encodeURIComponent(value)}`).join("; ");
-}
-
 it("a server killed in the middle of hand-ins loses none that it acknowledged, and a repeat counts once", async () => {
 	const { address, port } = server;
-	const cookie = await instructorCookie(address);
+	const { email } = await somebody(studio.db, "instructor");
+	const cookie = await cookieOf(address, email);
 	const { session, seats, kits } = await studio.see("bench");
 	const students = seats.map(({ studentId }) => studentId);
 	const issues = Array.from({ length: 48 }, (_, i) => ({
@@ -43,18 +31,19 @@ it("a server killed in the middle of hand-ins loses none that it acknowledged, a
 	}));
 	await studio.act("issueKits", { sessionId: session?.id ?? "", kitId: kits[0]?.id ?? "", promisedDay: null, issues });
 	const handIn = (pieceId: string, eventId: string) =>
-		fetch(`${address}/api/do/handIn`, {
-			method: "POST",
-			headers: { "Content-Type": "application/json", Origin: address, Cookie: cookie },
-			body: JSON.stringify({
+		post(
+			address,
+			"/api/do/handIn",
+			{
 				pieceId,
 				eventId,
 				seq: 1,
 				asMade: { widthMm: 96, heightMm: 96, thickestMm: 6, thinnestMm: 6, massG: null, changed: "" },
 				glue: "none",
 				level: "full",
-			}),
-		});
+			},
+			{ Cookie: cookie },
+		);
 
 	const acknowledged: { pieceId: string; eventId: string }[] = [];
 	const sent: { pieceId: string; eventId: string }[] = [];

@@ -1,4 +1,3 @@
-import { execFileSync } from "node:child_process";
 import { randomUUID } from "node:crypto";
 import { readFileSync, rmSync } from "node:fs";
 import { join, resolve } from "node:path";
@@ -9,7 +8,7 @@ import { afterAll, beforeAll, expect, it, vi } from "vitest";
 import { buildIfChanged } from "../../scripts/build";
 import { freePort, placeFor } from "../../scripts/cluster";
 import { cookieOf, post, somebody } from "../support/person";
-import { endAll, type Run, runScript } from "../support/run-start";
+import { childOf, endAll, type Run, runScript } from "../support/run-start";
 
 /**
  * Twenty kills of server, worker and database while people issue kits, hand pieces in, write notes, tick cuts and accept a load.
@@ -95,17 +94,9 @@ async function see<T>(path: string): Promise<T> {
 	}
 }
 
-const childOf = (program: string): number =>
-	Number(
-		execFileSync("ps", ["-o", "pid=,args=", "--ppid", String(run.child.pid)], { encoding: "utf8" })
-			.split("\n")
-			.find((line) => line.includes(program))
-			?.trim()
-			.split(" ")[0] ?? 0,
-	);
 const VICTIMS = [
-	() => childOf("scripts/serve.ts"),
-	() => childOf("server/jobs/main.ts"),
+	() => childOf(run, "scripts/serve.ts"),
+	() => childOf(run, "server/jobs/main.ts"),
 	() => Number(readFileSync(join(folder, "pg", "postmaster.pid"), "utf8").split("\n")[0]),
 ];
 

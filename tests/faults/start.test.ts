@@ -1,4 +1,3 @@
-import { execFileSync } from "node:child_process";
 import { appendFileSync, existsSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { createServer } from "node:net";
 import { join, resolve } from "node:path";
@@ -6,7 +5,7 @@ import { connect } from "@db/connect";
 import { afterAll, afterEach, beforeAll, describe, expect, it, vi } from "vitest";
 import { buildIfChanged } from "../../scripts/build";
 import { freePort, isFree, placeFor, startCluster } from "../../scripts/cluster";
-import { endAll, type Run, runScript } from "../support/run-start";
+import { childOf, endAll, type Run, runScript } from "../support/run-start";
 
 /** The start command on a data folder of its own: what it says, what it keeps, what it refuses. */
 const data = resolve("data", "start-test");
@@ -18,16 +17,6 @@ const start = (env: Record<string, string> = {}, args: string[] = [], typed?: st
 
 /** Until something is so, given up only where it never comes. */
 const WAIT = { timeout: 100_000, interval: 100 };
-
-/** The process of a program that a start runs. */
-const childOf = (run: Run, program: string): number =>
-	Number(
-		execFileSync("ps", ["-o", "pid=,args=", "--ppid", String(run.child.pid)], { encoding: "utf8" })
-			.split("\n")
-			.find((line) => line.includes(program))
-			?.trim()
-			.split(" ")[0] ?? 0,
-	);
 
 /** The very first start in this folder, as it was before any test. */
 let first: Run;

@@ -1,4 +1,4 @@
-import { type ChildProcess, spawn } from "node:child_process";
+import { type ChildProcess, execFileSync, spawn } from "node:child_process";
 import { expect } from "vitest";
 
 /** One of the product's commands at work: what it says, how it ends. */
@@ -59,3 +59,13 @@ export function runScript(
 	alive.add(run);
 	return run;
 }
+
+/** The process of a program that a start runs; 0 where it runs none. */
+export const childOf = (run: Run, program: string): number =>
+	Number(
+		execFileSync("ps", ["-o", "pid=,args=", "--ppid", String(run.child.pid)], { encoding: "utf8" })
+			.split("\n")
+			.find((line) => line.includes(program))
+			?.trim()
+			.split(" ")[0] ?? 0,
+	);
