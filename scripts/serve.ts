@@ -33,13 +33,16 @@ async function serve(host: string, port: number): Promise<void> {
 		underWay.add(response);
 		response.once("close", () => underWay.delete(response));
 		request.headers = withClientAddress(request.headers, request.socket.remoteAddress ?? "", proxies);
-		secure(response, https);
+		secure(response, https, NEVER_CHANGES.test(request.url ?? ""));
 		if (!server.listening) response.setHeader("Connection", "close");
 		if (!isReadable(request.url ?? "")) return void response.writeHead(400).end("This address cannot be read.");
 		if (isEndless(request) && request.method === "HEAD") return void response.writeHead(405, { Allow: "GET" }).end();
 		// The answer's body is left out by the server itself: it was made for a HEAD.
 		if (request.method === "HEAD") request.method = "GET";
-		files(request, response, () => handler(request, response));
+		files(request, response, () => {
+			secure(response, https, false);
+			handler(request, response);
+		});
 	});
 	server.listen(port, host);
 	/** Takes no more, ends streams that would never end, and goes once what is under way is done. */

@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync } from "node:fs";
+import { mkdirSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { connect, migrateTo } from "@db/connect";
@@ -17,6 +17,7 @@ let folder = "";
 let cluster: Cluster;
 let server: RunningServer;
 let cookie = "";
+let email = "";
 beforeAll(async () => {
 	buildIfChanged();
 	folder = await placeFor(mkdtempSync(join(tmpdir(), "zephyr-away-")));
@@ -24,9 +25,10 @@ beforeAll(async () => {
 	const { db, close } = connect(cluster.url, 1);
 	await migrateTo(db, "db/migrations");
 	await seedDemo(db, new Date());
-	const { email } = await somebody(db, "instructor");
+	({ email } = await somebody(db, "instructor"));
 	await close();
-	server = await startServer(cluster.url);
+	mkdirSync(logs(), { recursive: true });
+	server = await startServer(cluster.url, { more: { ZEPHYR_LOG_FOLDER: logs() } });
 	cookie = await cookieOf(server.address, email);
 });
 afterAll(async () => {
@@ -34,6 +36,8 @@ afterAll(async () => {
 	await cluster?.stop();
 	rmSync(folder, { recursive: true, force: true });
 });
+
+const logs = () => join(folder, "log");
 
 const get = (path: string) =>
 	fetch(`${server.address}${path}`, { headers: { Cookie: cookie, Accept: "text/html" }, redirect: "manual" });
@@ -70,5 +74,23 @@ describe("a database that is away", () => {
 		await vi.waitFor(() => expect(heard.slice(before)).toContain('"frame"'), WAIT);
 		expect(heard.slice(before)).toContain('"books"');
 		await stream.body?.cancel().catch(() => {});
+	});
+
+	it("is in the log as lines with a code and a request’s number, without anybody’s name, address or session", () => {
+		const text = readFileSync(join(logs(), "server.log"), "utf8");
+		const lines = text
+			.trim()
+			.split("\n")
+			.map((line) => JSON.parse(line));
+		const account = lines.find(({ msg }) => msg === "GET /account");
+		expect(account).toMatchObject({
+			level: "error",
+			process: "server",
+			request: expect.stringMatching(/^[0-9a-f]{8}$/),
+		});
+		expect(lines.some(({ code }) => /ECONNREFUSED|57P0\d|CONNECTION/.test(code ?? ""))).toBe(true);
+		const token = /session_token=([^.%;]+)/.exec(cookie)?.[1] ?? "";
+		expect(token.length).toBeGreaterThan(10);
+		for (const secret of [token, email, "127.0.0.1:"]) expect(text).not.toContain(secret);
 	});
 });
