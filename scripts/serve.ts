@@ -1,6 +1,7 @@
 import { createServer, type IncomingMessage, type ServerResponse } from "node:http";
 import { pathToFileURL } from "node:url";
 import sirv from "sirv";
+import { endWithParent } from "../server/house/end-with-parent";
 import { errorFacts } from "../server/house/error-facts";
 import { trustedProxies, withClientAddress } from "./client-address";
 import { secure } from "./headers";
@@ -53,8 +54,7 @@ async function serve(host: string, port: number): Promise<void> {
 		server.closeIdleConnections();
 	};
 	for (const signal of ["SIGINT", "SIGTERM"] as const) process.once(signal, drain);
-	// Ends with the one who started it, however that ended.
-	process.on("disconnect", () => process.exit(0));
+	endWithParent();
 	for (const event of ["uncaughtException", "unhandledRejection"] as const)
 		process.on(event, (error: unknown) => {
 			console.error(`The server ends on ${event}:`, errorFacts(error));

@@ -87,6 +87,7 @@ if (process.argv[1]?.endsWith("kiln-server.ts")) {
 	await serveKilns(basePort, count);
 	process.send?.("ready");
 	for (const signal of ["SIGINT", "SIGTERM"] as const) process.on(signal, () => process.exit(0));
-	// Ends with the one who started it, however that ended.
+	// Ends with the one who started it, however that ended, also before we came to listen for it.
+	if (process.connected === false) process.exit(0);
 	process.on("disconnect", () => process.exit(0));
 }

@@ -1,5 +1,6 @@
 import { connect } from "@db/connect";
 import { pollKilns } from "../devices/poll-kilns";
+import { endWithParent } from "../house/end-with-parent";
 import { logError } from "../house/log";
 import { getSettings } from "../house/settings";
 import { startQueue } from "./queue";
@@ -31,5 +32,4 @@ async function end(): Promise<void> {
 	process.exit(0);
 }
 for (const signal of ["SIGINT", "SIGTERM"] as const) process.once(signal, () => void end());
-// Ends with the one who started it, however that ended.
-process.on("disconnect", () => process.exit(0));
+endWithParent();
