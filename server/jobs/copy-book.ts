@@ -120,7 +120,8 @@ async function pg(programs: string, program: string, url: string, args: string[]
 	});
 }
 
-function keepNewest(folder: string, label: string): void {
+/** Of copies of a kind the newest stay. */
+export function keepNewest(folder: string, label: string): void {
 	const copies = readdirSync(folder).filter((name) => name.endsWith(`-${label}.dump`));
 	for (const name of copies.sort().slice(0, -KEPT)) {
 		rmSync(join(folder, name), { force: true });
