@@ -3,7 +3,7 @@ import { FAMILY_90 } from "@core/glass/family";
 import { effectiveThicknessMm } from "@core/stack/effective-thickness";
 import jsQR from "jsqr";
 import sharp from "sharp";
-import { complaints, expect, open, openWhenCool, ownStudio, personPage, ready, setup, test } from "./studio";
+import { complaints, expect, open, openWhenCool, ownStudio, personPage, ready, scan, setup, test } from "./studio";
 
 ownStudio();
 
@@ -204,8 +204,7 @@ test("a kit on paper becomes two pieces in their owners' hands", async ({ browse
 
 	await test.step("a scanned label finds the piece and its whole history", async () => {
 		await open(page, "/cut");
-		await page.keyboard.type(one.toLowerCase());
-		await page.keyboard.press("Enter");
+		await scan(page, one.toLowerCase());
 		await page.waitForURL(`**/piece/${one}`);
 		const history = page.locator("main ol").last();
 		for (const line of [
