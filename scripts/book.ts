@@ -3,7 +3,7 @@ import { join } from "node:path";
 import { connect } from "../db/connect";
 import { schemaNumber } from "../db/queries/contents";
 import { copyBook } from "../server/jobs/copy-book";
-import { type Cluster, StartProblem, startCluster } from "./cluster";
+import { type Cluster, isFree, StartProblem, startCluster } from "./cluster";
 import { asRole, COPY_ROLE, grantRoles, PLAIN_ROLE, rolePasswords } from "./roles";
 
 /** The studio's database, wherever it is kept, and who may what in it. */
@@ -59,7 +59,8 @@ const LOOK_MS = 2000;
 function keepUp(cluster: Cluster, say: (line: string) => void): () => Promise<void> {
 	let looking: Promise<void> = Promise.resolve();
 	const look = async () => {
-		if (cluster.runs()) return;
+		// At its own port: the application knows no other. One that is not free yet is looked at again.
+		if (cluster.runs() || !(await isFree(cluster.port))) return;
 		await startCluster(cluster.folder, true);
 		say("The database had ended; it was started again.");
 	};

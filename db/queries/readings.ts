@@ -66,15 +66,19 @@ export async function lockImport(tx: Transaction, id: string) {
 	return row;
 }
 
-/** Writes some lines of a log that is there and not taken back, and says how far it is. Returns whether it may go on. */
+/**
+ * Writes the lines of a log that follow the first `from`, and says how far it is. Returns whether that may go on: not where it was
+ * taken back, nor where somebody else wrote these already.
+ */
 export async function storeLines(
 	tx: Transaction,
 	importId: string,
+	from: number,
 	lines: readonly Omit<ReadingRow, "kilnId" | "importId">[],
 	now: Date,
 ): Promise<boolean> {
 	const batch = await lockImport(tx, importId);
-	if (!batch || batch.takenBackAt) return false;
+	if (!batch || batch.takenBackAt || batch.written !== from) return false;
 	const added = await storeReadings(
 		tx,
 		lines.map((line) => ({ ...line, kilnId: batch.kilnId, importId })),

@@ -17,6 +17,7 @@ import { isStandIn, pressStart } from "./stand-in-panel";
 
 const TICK_MS = 250;
 const SETTLE_EVERY_MS = 30_000;
+const FAILED_REST_MS = 2000;
 /** Seconds of kiln time between readings of a hot kiln, of wall time for an idle one. */
 const HOT_EVERY_S = 10;
 const IDLE_EVERY_S = 60;
@@ -215,13 +216,15 @@ export function pollKilns(db: Database, databaseUrl: string): () => void {
 	};
 	const round = async () => {
 		if (stopped) return;
+		let restMs = TICK_MS;
 		try {
 			await listener.begin();
 			await beatOnce();
 		} catch (error) {
 			said(error);
+			restMs = FAILED_REST_MS; // a database that is away fills no log
 		}
-		if (!stopped) setTimeout(round, TICK_MS).unref();
+		if (!stopped) setTimeout(round, restMs).unref();
 	};
 	void listener.catchUpStandIns().catch(said).finally(round);
 	return () => {

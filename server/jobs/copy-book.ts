@@ -5,6 +5,7 @@ import { join } from "node:path";
 import { promisify } from "node:util";
 import { connect } from "@db/connect";
 import { type Contents, contentsOf, differences } from "@db/queries/contents";
+import { QUEUE_SCHEMA } from "./queue-schema";
 
 const run = promisify(execFile);
 
@@ -45,7 +46,7 @@ export async function copyBook({ url, programs, folder }: CopyPlace, label: stri
 	try {
 		const held = await book.sql.begin("isolation level repeatable read read only", async (sql) => {
 			const [{ snapshot } = { snapshot: "" }] = await sql`select pg_export_snapshot() as snapshot`;
-			const args = ["--format=custom", "--no-owner", "--no-privileges", "--exclude-schema=jobs"];
+			const args = ["--format=custom", "--no-owner", "--no-privileges", `--exclude-schema=${QUEUE_SCHEMA}`];
 			await pg(programs, "pg_dump", url, [...args, `--snapshot=${snapshot}`, `--file=${unfinished}`]);
 			return contentsOf(sql);
 		});

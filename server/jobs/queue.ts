@@ -30,7 +30,14 @@ export async function startQueue(db: Database, databaseUrl: string): Promise<{ s
 	const { timeZone } = await loadStudio(db);
 	for (const [name, job] of Object.entries(JOBS)) {
 		await boss.createQueue(name, { name, policy: "stately", retryLimit: 3, retryBackoff: true });
-		await boss.work(name, async () => ({ done: await job(db) }));
+		await boss.work(name, async () => {
+			try {
+				return { done: await job(db) };
+			} catch (error) {
+				logError(`job ${name}`, error);
+				throw error; // tried again by the queue
+			}
+		});
 		await boss.schedule(name, NIGHTLY, {}, { tz: timeZone });
 		await boss.send(name, {});
 	}

@@ -6,6 +6,7 @@ import { kilnImport } from "@db/schema";
 import { inPool } from "../heavy/in-pool";
 import { afterPreparing } from "../house/context";
 import { inTransaction } from "../house/in-transaction";
+import { logError } from "../house/log";
 import { inTheBook, Refusal } from "../house/refusal";
 
 /** Lines that are written at a time. */
@@ -58,10 +59,11 @@ export const importKilnLog = afterPreparing<"importKilnLog", { lines: Line[]; sk
 				lines: lines.length,
 				added: 0,
 			});
-			await storeLines(tx, importId, lines.slice(0, BATCH_LINES), now);
-			context.afterwards.push(async (db) => void writeOn(db, importId, lines));
+			await storeLines(tx, importId, 0, lines.slice(0, BATCH_LINES), now);
 		}
 		const { added, written } = inTheBook(await loadImport(tx, importId), "log");
+		// Also where it is sent again: whoever wrote the rest may have ended.
+		if (written < lines.length) context.afterwards.push(async (db) => void writeOn(db, importId, lines, written));
 		const toCome = lines.length - written;
 		return { added, known: written - added, toCome, skipped, from: first.toISOString(), to: last.toISOString() };
 	},
@@ -71,13 +73,16 @@ export const importKilnLog = afterPreparing<"importKilnLog", { lines: Line[]; sk
 const READING_MS = 60_000;
 
 /** The rest of a log, a batch after another, each kept by itself; not waited for, and over when it is taken back meanwhile. */
-async function writeOn(db: Database, importId: string, lines: readonly Line[]): Promise<void> {
-	for (let from = BATCH_LINES; from < lines.length; from += BATCH_LINES) {
+async function writeOn(db: Database, importId: string, lines: readonly Line[], written: number): Promise<void> {
+	for (let from = written; from < lines.length; from += BATCH_LINES) {
 		const goesOn = await inTransaction(db, async (tx) => {
-			const may = await storeLines(tx, importId, lines.slice(from, from + BATCH_LINES), new Date());
+			const may = await storeLines(tx, importId, from, lines.slice(from, from + BATCH_LINES), new Date());
 			await tellChange(tx, { topics: ["readings"] });
 			return may;
-		}).catch(() => false); // told on the kiln's page: broken off
+		}).catch((error: unknown) => {
+			logError("a log was not written to its end", error, { import: importId });
+			return false; // told on the kiln’s page: broken off
+		});
 		if (!goesOn) return;
 	}
 }

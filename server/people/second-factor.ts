@@ -58,7 +58,12 @@ export const dropSecondFactor = afterPreparing<"dropSecondFactor", void>(
 	async ({ tx, ...asking }, { userId }) => {
 		const { name } = inTheBook(await lockAccount(tx, userId), "person");
 		await dropSecondFactorOf(tx, userId);
-		await noteAudit(tx, "secondFactor", `switched off for ${name}`, asking);
+		await noteAudit(
+			tx,
+			"secondFactor",
+			userId === asking.actor.id ? "switched off" : `switched off for ${name}`,
+			asking,
+		);
 		return { dropped: true };
 	},
 );

@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { kiln, kilnImport, kilnReading } from "@db/schema";
-import { count, eq } from "drizzle-orm";
+import { and, count, eq, gte } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it, vi } from "vitest";
 import { type DemoStudio, demoStudio } from "../support/studio";
 
@@ -50,6 +50,27 @@ describe("a long log", () => {
 		expect(await kept(importId)).toBe(LINES);
 		await studio.act("takeBackImport", { importId });
 		expect(await kept(importId)).toBe(0);
+	});
+
+	it("sent again where nobody writes it any more, goes on where it was", async () => {
+		const importId = randomUUID();
+		await bringIn(importId);
+		await vi.waitFor(async () => expect((await batch(importId))?.written).toBe(LINES), {
+			timeout: 60_000,
+			interval: 50,
+		});
+		// As if whoever wrote it had ended after the second batch.
+		const second = new Date(FROM_MS + 10_000 * 10_000);
+		await studio.db.delete(kilnReading).where(and(eq(kilnReading.importId, importId), gte(kilnReading.at, second)));
+		await studio.db.update(kilnImport).set({ written: 10_000, added: 10_000 }).where(eq(kilnImport.id, importId));
+		expect((await bringIn(importId)).toCome).toBe(LINES - 10_000);
+		await vi.waitFor(async () => expect((await batch(importId))?.written).toBe(LINES), {
+			timeout: 60_000,
+			interval: 50,
+		});
+		expect(await batch(importId)).toMatchObject({ added: LINES });
+		expect(await kept(importId)).toBe(LINES);
+		await studio.act("takeBackImport", { importId });
 	});
 
 	it("ends where it is when it is taken back on its way: nothing of it stays and nothing follows", async () => {

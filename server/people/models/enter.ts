@@ -43,6 +43,7 @@ export async function enter(
 		const response = await signIn().handler(
 			new Request(request.url, { method: "POST", headers, body: JSON.stringify({ email, password }) }),
 		);
+		if (response.status >= 500) throw new Error("The sign-in library gave no answer.");
 		if (!response.ok) throw WRONG;
 		const { token, user: who } = (await response.clone().json()) as {
 			token: string;

@@ -31,7 +31,7 @@ export const ALL: APIRoute = async ({ request, params, locals: { now } }) => {
 				const actor = await actorOf(request.headers, now);
 				const response = await signIn().handler(request);
 				if (!actor) return response;
-				await noteAudit(db, "signedOut", actor.name, { actor, now, headers: request.headers });
+				await noteAudit(db, "signedOut", "", { actor, now, headers: request.headers });
 				await tellPeople(db);
 				return response;
 			}
