@@ -1,4 +1,4 @@
-import { audit, piece, session, user } from "@db/schema";
+import { audit, piece, secondFactor, session, user } from "@db/schema";
 import { BURST } from "@server/house/bucket";
 import { desc, eq } from "drizzle-orm";
 import { Secret, TOTP } from "otpauth";
@@ -98,6 +98,21 @@ describe("a code at the door", () => {
 });
 
 describe("sessions and accounts", () => {
+	it("a code whose device is lost is switched off by another instructor, with their own password, and by nobody else", async () => {
+		const own = await cookieOf(server.address, instructor.email);
+		const theirs = await cookieOf(server.address, assistant.email);
+		const known = { userId: assistant.id, secret: "sealed elsewhere", confirmedAt: new Date() };
+		await studio.db.insert(secondFactor).values(known);
+		expect(await cookieOf(server.address, assistant.email)).toBe("");
+		const drop = { userId: assistant.id, current: PASSWORD };
+		expect((await act("dropSecondFactor", drop, theirs)).status).toBe(403);
+		expect((await act("dropSecondFactor", { ...drop, current: "not it" }, own)).status).toBe(400);
+		expect((await act("dropSecondFactor", drop, own)).status).toBe(200);
+		expect((await act("dropSecondFactor", drop, own)).status).toBe(200); // sent twice
+		expect(await cookieOf(server.address, assistant.email)).not.toBe("");
+		expect((await happened("secondFactor"))?.about).toContain(assistant.name);
+	});
+
 	it("an account that is shut is shut at once, everywhere; its person cannot come in until it is opened again", async () => {
 		const own = await cookieOf(server.address, instructor.email);
 		const theirs = await cookieOf(server.address, assistant.email);

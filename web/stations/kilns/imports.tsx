@@ -5,7 +5,7 @@ import { useAct } from "../../lib/api";
 import { usePrefs } from "../../lib/prefs";
 
 /** Logs that were brought into this kiln's record; one that was a mistake goes again, with all that came by it. */
-export function Imports({ imports }: { imports: KilnView["imports"] }) {
+export function Imports({ imports, onLook }: { imports: KilnView["imports"]; onLook(one: KilnImport): void }) {
 	const { timeZone } = usePrefs();
 	const takeBack = useAct("takeBackImport");
 	if (imports.length === 0) return null;
@@ -25,14 +25,21 @@ export function Imports({ imports }: { imports: KilnView["imports"] }) {
 							</span>
 							<Progress {...one} />
 						</span>
-						<button
-							type="button"
-							className="btn btn-sm max-lg:h-11"
-							disabled={takeBack.isPending}
-							onClick={() => takeBack.mutate({ importId: one.id })}
-						>
-							{one.state === "coming" ? "Cancel" : "Take back"}
-						</button>
+						<span className="flex shrink-0 gap-2">
+							{one.state === "kept" && (
+								<button type="button" className="btn btn-sm max-lg:h-11" onClick={() => onLook(one)}>
+									Look
+								</button>
+							)}
+							<button
+								type="button"
+								className="btn btn-sm max-lg:h-11"
+								disabled={takeBack.isPending}
+								onClick={() => takeBack.mutate({ importId: one.id })}
+							>
+								{one.state === "coming" ? "Cancel" : "Take back"}
+							</button>
+						</span>
 					</li>
 				))}
 			</ul>

@@ -59,7 +59,7 @@ export function Learn({ view, instructor }: { view: KilnView; instructor: boolea
 				{instructor && (
 					<div className="flex min-w-0 flex-col gap-4">
 						<LogUpload view={view} onRead={({ from, to }) => void look(from, to)} />
-						<Imports imports={view.imports} />
+						<Imports imports={view.imports} onLook={({ from, to }) => void look(from, to)} />
 					</div>
 				)}
 			</div>

@@ -77,7 +77,8 @@ function Mapping({ view, text, preview, onRead }: Props & { text: string; previe
 				mapping: { ...mapping, time: { ...mapping.time, startsAt } },
 			};
 		},
-		done: ({ from, to }) => onRead({ from, to }),
+		// Part of a log teaches something else than all of it: the rest is waited for.
+		done: ({ from, to, toCome }) => toCome === 0 && onRead({ from, to }),
 	});
 	const { mapping, begins } = form.values;
 	const setMapping = (next: LogMapping) => form.set("mapping", next);
@@ -188,7 +189,8 @@ function Mapping({ view, text, preview, onRead }: Props & { text: string; previe
 				<p>
 					{form.answer.added} readings were new, {form.answer.known} were there already, {form.answer.skipped} lines
 					could not be read.
-					{form.answer.toCome > 0 && ` ${form.answer.toCome} are still being written: see “Logs brought in”.`}
+					{form.answer.toCome > 0 &&
+						` ${form.answer.toCome} are still being written: look at it under “Logs brought in” once it is there.`}
 				</p>
 			)}
 		</form>

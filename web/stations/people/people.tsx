@@ -6,6 +6,7 @@ import { useAct } from "../../lib/api";
 import { usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
 import { MoreOf } from "../../ui/more-of";
+import { DropForm } from "./second-factor";
 import { Sessions } from "./sessions";
 
 export default framed("people", null, People);
@@ -111,6 +112,14 @@ function Person({ person }: { person: PersonView }) {
 			{open && (
 				<div className="mt-2 ml-4 border-l-2 border-line pl-4">
 					<Sessions userId={id} sessions={sessions} />
+					{secondFactor && !own && (
+						<section aria-label={`The code of ${name}`} className="mt-4">
+							<p className="mb-2">
+								<b>Their device is lost?</b> Make sure that it is {name} who asks, then switch the code off for them.
+							</p>
+							<DropForm userId={id} />
+						</section>
+					)}
 				</div>
 			)}
 		</li>

@@ -109,18 +109,28 @@ function Recovery({ codes, onDone }: { codes: readonly string[]; onDone(): void 
 }
 
 function Drop({ userId, recoveryLeft }: { userId: string; recoveryLeft: number }) {
-	const form = useActForm("dropSecondFactor", {
-		start: { userId, current: "" },
-		schema: async () => (await import("@contract/people")).actions.dropSecondFactor,
-	});
 	return (
-		<form className="flex flex-col gap-3" noValidate onSubmit={form.submit}>
+		<>
 			<p>
 				<b className="text-success">On.</b> Six digits are asked for at every signing in.{" "}
 				<span className="text-soft">
 					<b className="figure">{recoveryLeft}</b> of the codes you wrote down are left.
 				</span>
 			</p>
+			<DropForm userId={userId} />
+		</>
+	);
+}
+
+/** Whoever switches a code off, their own or that of somebody whose device is lost, types their own password. */
+export function DropForm({ userId }: { userId: string }) {
+	const form = useActForm("dropSecondFactor", {
+		start: { userId, current: "" },
+		schema: async () => (await import("@contract/people")).actions.dropSecondFactor,
+		next: (values) => ({ ...values, current: "" }),
+	});
+	return (
+		<form className="flex flex-col gap-3" noValidate onSubmit={form.submit}>
 			<TextField label="Your password" type="password" autoComplete="current-password" {...form.field("current")} />
 			<Problems problems={form.others()} />
 			<button type="submit" className="btn self-start" disabled={form.pending}>
