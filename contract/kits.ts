@@ -1,4 +1,4 @@
-import type { CoolingSchool } from "@core/firing/demand";
+import type { Pace } from "@core/firing/schools";
 import type { KitDesign } from "@core/kit/kit";
 import type { Mould } from "@core/kit/mould";
 import type { KitReading } from "@core/stack/read-kit";
@@ -49,7 +49,8 @@ export interface KitView extends GlassBookView {
 	versions: KitVersionBrief[];
 	/** Clear height of the tallest kiln, mm; null without a kiln. */
 	clearHeightMm: number | null;
-	coolingSchool: CoolingSchool;
+	/** How fast the studio heats and cools. */
+	pace: Pace;
 	/** ISO 4217; null for who may not see money. */
 	currency: string | null;
 }

@@ -1,4 +1,5 @@
 import type { FuseLevel } from "@core/firing/level";
+import type { AsPlanned } from "@core/journey/as-made-differs";
 import type { AsMade, PieceEvent } from "@core/journey/events";
 import type { JourneyState } from "@core/journey/journey";
 import type { RouteStep } from "@core/kit/kit";
@@ -49,6 +50,8 @@ export interface PieceBrief {
 	stack: Band[];
 	stackCode: string;
 	effectiveMm: number;
+	/** Its kit’s own figures; null for a piece without a kit. */
+	planned: AsPlanned | null;
 	asMade: AsMade | null;
 	readyFrom: string | null;
 	spot: string | null;

@@ -10,8 +10,13 @@ export interface Advice<Code extends string = string, Mend = object> {
 	sentence: Phrase;
 	remedy: Phrase;
 	/** What one press changes. */
-	fix?: { label: Phrase } & Mend;
+	fix?: Press<Mend>;
+	/** Other ways to mend the same. */
+	orElse?: readonly Press<Mend>[];
 }
+
+/** A remedy that can be pressed. */
+export type Press<Mend = object> = { label: Phrase } & Mend;
 
 const ORDER: Record<Severity, number> = { stop: 0, fix: 1, know: 2 };
 

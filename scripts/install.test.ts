@@ -24,7 +24,7 @@ const install = (call: string, path = process.env.PATH ?? "") =>
 		},
 	});
 
-describe("what a machine says that cannot be installed on", { timeout: 120_000 }, () => {
+describe("what a machine says that cannot be installed on", () => {
 	it("a registry that does not answer is one sentence that says what to do", () => {
 		for (const name of ["package.json", "package-lock.json"]) copyFileSync(name, join(folder, name));
 		const { status, stderr } = install("need_npm");

@@ -49,6 +49,7 @@ const lie = {
 		.min(-360, "Turn must be at least -360°.")
 		.max(360, "Turn must be at most 360°."),
 	firing: count("Firing", 0, LARGEST_KIT.firings - 1),
+	loose: z.boolean().optional(),
 };
 
 const glassId = words("The part’s glass", 40, 1);

@@ -1,7 +1,7 @@
 import type { PieceToFire } from "@core/firing/demand";
 import { SCHEDULE_LIMITS, SCHEDULE_VERSION, type ScheduleDocument } from "@core/firing/document";
 import type { Segment, SegmentName } from "@core/firing/schedule";
-import { COOLING_SCHOOLS, DOT_SCHOOLS, HEAT_SCHOOLS, type Schools } from "@core/firing/schools";
+import { COOLING_SCHOOLS, DOT_SCHOOLS, HEAT_SCHOOLS, type Schools, WARM_UP_SCHOOLS } from "@core/firing/schools";
 import { SOAK_SCHOOLS } from "@core/glass/family";
 import { z } from "zod";
 import { celsius, lengthMm, level, words } from "../fields";
@@ -34,6 +34,8 @@ export const schools = z.strictObject({
 	heat: z.enum(HEAT_SCHOOLS),
 	soak: z.enum(SOAK_SCHOOLS),
 	cooling: z.enum(COOLING_SCHOOLS),
+	/** Schedules written before there were two kept half the difference. */
+	warmUp: z.enum(WARM_UP_SCHOOLS).default("cautious"),
 	dots: z.enum(DOT_SCHOOLS),
 }) satisfies z.ZodType<Schools>;
 

@@ -1,11 +1,12 @@
 import type { FuseLevel } from "./level";
-import { COOLING_LAG_K, HEATING_LAG_K, rateForLag } from "./rates";
+import { COOLING_LAG_K, rateForLag } from "./rates";
+import { type Pace, WARM_UP_LAG_K, type WarmUpSchool } from "./schools";
 
 /** What a schedule has to know of one piece. Lengths mm. */
 export interface PieceToFire {
 	id: string;
 	level: FuseLevel;
-	/** Thickest column of glass. */
+	/** Thickest column of glass, with the fibre left inside it. */
 	thickestMm: number;
 	/** The thickness it has to be annealed as. */
 	effectiveMm: number;
@@ -20,8 +21,6 @@ export interface PieceToFire {
 	trappedSpanMm: number;
 }
 
-export type CoolingSchool = "usual" | "cautious";
-
 /** What one piece asks of a schedule. Rates °C/h, times min. */
 export interface Demand {
 	level: FuseLevel;
@@ -35,6 +34,8 @@ export interface Demand {
 export const FIRST_RAMP_CAP_C_PER_H = 222;
 export const SLOW_RAMP_C_PER_H = 85;
 const REFIRED_SHARE = 0.75;
+/** Glass fired before is heated as uneven as it is, but never as more than this many times its thickness. */
+export const MOST_UNEVEN_WARM_UP = 1.5;
 const TINY_ACROSS_MM = 15;
 const TINY_THICK_MM = 6;
 const TRAP_FROM_MM = 75;
@@ -44,26 +45,29 @@ export const LEAST_SOAK_MIN = 30;
 /** Below these the edges of sheet on sheet do not close: air finds its way out by itself. Common practice, no source. */
 const SEALS: readonly FuseLevel[] = ["tack", "contour", "full", "deep"];
 
-export function demandOf(piece: PieceToFire, school: CoolingSchool): Demand {
+export function demandOf(piece: PieceToFire, { cooling, warmUp }: Pace): Demand {
 	const cool = Math.min(COOL_CAP_C_PER_H, rateForLag(COOLING_LAG_K, piece.effectiveMm));
 	return {
 		level: piece.level,
-		firstRampCPerH: firstRamp(piece),
+		firstRampCPerH: firstRamp(piece, warmUp),
 		airMin: SEALS.includes(piece.level) ? airHoldMin(piece.trappedSpanMm) : 0,
 		soakMin: Math.max(LEAST_SOAK_MIN, (piece.effectiveMm / 6) * 60),
-		coolCPerH: school === "cautious" ? cool / 2 : cool,
+		coolCPerH: cooling === "cautious" ? cool / 2 : cool,
 	};
 }
 
-function firstRamp(piece: PieceToFire): number | "full" {
+function firstRamp(piece: PieceToFire, school: WarmUpSchool): number | "full" {
 	const slow = piece.blackBesideWhite || (piece.level === "slump" && piece.multiLevel);
 	const tiny = piece.acrossMm < TINY_ACROSS_MM && piece.thickestMm < TINY_THICK_MM;
 	if (tiny && !slow) return "full";
-	const thicknessMm = piece.fired ? piece.effectiveMm : piece.thickestMm;
-	const byThickness = Math.min(FIRST_RAMP_CAP_C_PER_H, rateForLag(HEATING_LAG_K, thicknessMm));
+	const byThickness = Math.min(FIRST_RAMP_CAP_C_PER_H, rateForLag(WARM_UP_LAG_K[school], warmUpThicknessMm(piece)));
 	const rate = piece.fired ? byThickness * REFIRED_SHARE : byThickness;
 	return slow ? Math.min(rate, SLOW_RAMP_C_PER_H) : rate;
 }
+
+/** The thickness (mm) a piece is heated as: cold sheets as thick as they lie, a fused piece by its unevenness as well. */
+export const warmUpThicknessMm = ({ fired, thickestMm, effectiveMm }: PieceToFire): number =>
+	fired ? Math.min(effectiveMm, MOST_UNEVEN_WARM_UP * thickestMm) : thickestMm;
 
 /** 30 min from 75 mm on, 10 min more per further 100 mm, 90 at most. */
 export function airHoldMin(spanMm: number): number {

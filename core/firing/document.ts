@@ -54,7 +54,7 @@ export const PLAIN_PIECE: PieceToFire = {
 export const demandOfDocument = (document: ScheduleDocument): MergedDemand | undefined =>
 	mergeDemands(
 		document.pieces.map((piece) => ({ ...piece, level: document.level })),
-		document.schools.cooling,
+		document.schools,
 	);
 
 /** Segments made anew from what the document is for; undefined where it has no piece. */

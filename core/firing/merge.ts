@@ -1,5 +1,6 @@
-import { type CoolingSchool, type Demand, demandOf, type PieceToFire } from "./demand";
+import { type Demand, demandOf, type PieceToFire } from "./demand";
 import { type FlowBand, sharedBand } from "./level";
+import type { Pace } from "./schools";
 
 /** Parts of a schedule that one piece can decide for everybody. */
 export const SET_PARTS = ["firstRamp", "air", "soak", "cool"] as const;
@@ -15,11 +16,11 @@ export interface MergedDemand extends Demand {
  * The gentlest wish for each part, over all pieces: slowest ramp, longest holds, slowest cooling, and the flow all allow.
  * Undefined where the pieces' levels have no flow in common: they may not share a firing.
  */
-export function mergeDemands(pieces: readonly PieceToFire[], school: CoolingSchool): MergedDemand | undefined {
+export function mergeDemands(pieces: readonly PieceToFire[], pace: Pace): MergedDemand | undefined {
 	const band = sharedBand(pieces.map((piece) => piece.level));
 	const first = pieces[0];
 	if (!first || !band) return undefined;
-	const asked = pieces.map((piece) => ({ id: piece.id, demand: demandOf(piece, school) }));
+	const asked = pieces.map((piece) => ({ id: piece.id, demand: demandOf(piece, pace) }));
 	const rate = (demand: Demand) =>
 		demand.firstRampCPerH === "full" ? Number.POSITIVE_INFINITY : demand.firstRampCPerH;
 	const slowest = Math.min(...asked.map(({ demand }) => rate(demand)));

@@ -1,7 +1,6 @@
 import { ALLOWED_TENSION_PA, DIFFUSIVITY_M2_PER_S, POISSON, YOUNG_PA } from "../glass/constants";
 
-/** Allowed difference through the glass while it heats from cold and while it cools, K. Common practice, no source. */
-export const HEATING_LAG_K = 5;
+/** Allowed difference through the glass while it cools, K. Common practice, no source. */
 export const COOLING_LAG_K = 2.5;
 
 /**

@@ -1,6 +1,7 @@
 import type { Severity } from "../advice";
 import { LEVEL_BANDS } from "../firing/level";
-import { HEATING_LAG_K, lagStressPa, rateForLag, slabLagK } from "../firing/rates";
+import { lagStressPa, rateForLag, slabLagK } from "../firing/rates";
+import { WARM_UP_LAG_K } from "../firing/schools";
 import { ALLOWED_TENSION_PA } from "../glass/constants";
 import type { GlassFamily } from "../glass/family";
 import { LOG_ETA, temperatureAt, viscosityOf } from "../glass/viscosity";
@@ -32,7 +33,7 @@ export interface CutVerdict {
 /** Already fused glass starts slower. Common practice, no source. */
 const REFIRED_SHARE = 0.75;
 
-/** What a power cut did to the glass. It resumes nothing: it says what somebody at the kiln may do. */
+/** What a power cut did to the glass, heated again by the cautious school: it may hold stress already. It resumes nothing: it says what somebody at the kiln may do. */
 export function afterPowerCut(cut: PowerCut, family: GlassFamily): CutVerdict {
 	const { beforeC, coldestC, nowC, minutes, flow, effectiveMm } = cut;
 	const strainC = temperatureAt(viscosityOf(family), LOG_ETA.strain);
@@ -40,7 +41,9 @@ export function afterPowerCut(cut: PowerCut, family: GlassFamily): CutVerdict {
 	const lagK = slabLagK(Math.max(0, rate), effectiveMm);
 	const mpa = lagStressPa(lagK, family.expansionE7PerK) / 1e6;
 	const fused = flow >= LEVEL_BANDS.tack.from;
-	const reheat = Math.floor(Math.min(222, rateForLag(HEATING_LAG_K, effectiveMm)) * (fused ? REFIRED_SHARE : 1));
+	const reheat = Math.floor(
+		Math.min(222, rateForLag(WARM_UP_LAG_K.cautious, effectiveMm)) * (fused ? REFIRED_SHARE : 1),
+	);
 	const fell = say`It fell from ${{ c: beforeC }} to ${{ c: coldestC }} in ${{ min: minutes }}, ${{ cPerH: rate }}.`;
 	if (coldestC >= strainC) {
 		return {

@@ -7,6 +7,7 @@ import { flowIndex } from "../firing/flow-index";
 import type { FuseLevel } from "../firing/level";
 import { levelOf } from "../firing/level";
 import { curveOf } from "../firing/schedule";
+import { USUAL_PACE } from "../firing/schools";
 import { FAMILY_90 } from "../glass/family";
 import { viscosityOf } from "../glass/viscosity";
 import { type JudgedFiring, proposeOffset } from "./offset";
@@ -15,7 +16,7 @@ const viscosity = viscosityOf(FAMILY_90);
 
 /** A firing aimed at a level on a kiln that is really `offK` hotter than it shows, judged by what the glass then becomes. */
 function fired(expected: FuseLevel, offK: number, label: string, aim?: number): JudgedFiring {
-	const demand = demandOf({ ...PLAIN_PIECE, level: expected }, "usual");
+	const demand = demandOf({ ...PLAIN_PIECE, level: expected }, USUAL_PACE);
 	const curve = curveOf(buildSchedule(demand, { family: FAMILY_90, ...(aim && { aim }) }), undefined);
 	const felt = curve.map(({ s, c }) => ({ s, c: c + offK }));
 	return { label, family: FAMILY_90, curve, expected, judged: levelOf(flowIndex(viscosity, felt)).level ?? "none" };

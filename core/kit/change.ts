@@ -10,6 +10,8 @@ export type Change =
 	| { do: "resize"; partId: string; shape: CutShape }
 	| { do: "raise"; partIds: string[]; layers: number }
 	| { do: "turnFace"; partId: string }
+	/** Meant to come out by itself. */
+	| { do: "loosen"; partIds: string[] }
 	| { do: "level"; firing: number; level: FuseLevel };
 
 /** The kit after a change; parts that are not there any more are passed over. */
@@ -35,6 +37,8 @@ export function applyChange(design: KitDesign, change: Change): KitDesign {
 			return each(change.partIds, (part) => ({ ...part, layer: Math.max(0, part.layer + change.layers) }));
 		case "turnFace":
 			return each([change.partId], (part) => (part.kind === "sheet" ? { ...part, faceDown: !part.faceDown } : part));
+		case "loosen":
+			return each(change.partIds, (part) => ({ ...part, loose: true }));
 		case "level":
 			return {
 				...design,

@@ -14,6 +14,8 @@ export interface Lie {
 	yMm: number;
 	turnDeg: number;
 	firing: number;
+	/** Meant to come out of the kiln by itself: a dot, a petal, a sample. */
+	loose?: boolean | undefined;
 }
 
 /** What a part is. Lengths mm, frit g/cm². */

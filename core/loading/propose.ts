@@ -1,14 +1,15 @@
 import { mostOf } from "../extremes";
 import { buildSchedule } from "../firing/build";
-import type { CoolingSchool, PieceToFire } from "../firing/demand";
+import type { PieceToFire } from "../firing/demand";
 import type { FuseLevel } from "../firing/level";
 import { LEVEL_AIM } from "../firing/level";
 import { type MergedDemand, mergeDemands } from "../firing/merge";
 import { type Schedule, scheduleHours } from "../firing/schedule";
-import type { DotSchool, HeatSchool } from "../firing/schools";
+import type { DotSchool, HeatSchool, Pace } from "../firing/schools";
 import { DENSITY_G_PER_MM3 } from "../glass/constants";
 import type { GlassFamily, SoakSchool } from "../glass/family";
 import type { AsMade } from "../journey/events";
+import { meanThicknessMm } from "../journey/mean-thickness";
 import type { KilnBody } from "../kiln/kiln";
 import { type Simulation, simulateFiring } from "../kiln/simulate";
 import { ok, problem, type Result } from "../result";
@@ -34,8 +35,7 @@ export interface LoadKiln {
 	maxC: number;
 }
 
-export interface LoadSchools {
-	cooling: CoolingSchool;
+export interface LoadSchools extends Pace {
 	soak: SoakSchool;
 	heat?: HeatSchool;
 	dots?: DotSchool;
@@ -73,15 +73,6 @@ export function firedBox(piece: WaitingPiece): Box & { edgeMm: number } {
 	});
 	const grown = Math.max(0, edgeMm);
 	return { id: piece.id, widthMm: widthMm + 2 * grown, heightMm: heightMm + 2 * grown, edgeMm };
-}
-
-/** By weight where it was weighed, else half way between thickest and thinnest. */
-export function meanThicknessMm(made: AsMade): number {
-	if (made.massG !== null) {
-		const byMass = made.massG / DENSITY_G_PER_MM3 / (made.widthMm * made.heightMm);
-		return Math.min(made.thickestMm, Math.max(made.thinnestMm * 0.5, byMass));
-	}
-	return (made.thickestMm + made.thinnestMm) / 2;
 }
 
 export const toFire = (piece: WaitingPiece): PieceToFire => ({
@@ -127,7 +118,7 @@ export function proposeLoad(
 	const loaded = pieces.filter(({ id }) => placed.has(id));
 	if (loaded.length === 0) return problem(["pieceIds"], "None of these pieces fits on this shelf.");
 
-	const merged = mergeDemands(loaded.map(toFire), schools.cooling);
+	const merged = mergeDemands(loaded.map(toFire), schools);
 	if (!merged) return problem(["pieceIds"], "These pieces go to different fuse levels and cannot share a firing.");
 	const { heat, dots } = schools;
 	const build = { family, kiln: kiln.body, soakSchool: schools.soak, ...(heat && { heat }), ...(dots && { dots }) };
@@ -141,7 +132,7 @@ export function proposeLoad(
 	const costHours = Object.fromEntries(
 		loaded.map(({ id }) => [
 			id,
-			all - hours(mergeDemands(loaded.filter((other) => other.id !== id).map(toFire), schools.cooling)),
+			all - hours(mergeDemands(loaded.filter((other) => other.id !== id).map(toFire), schools)),
 		]),
 	);
 	const simulation = simulateLoad(loaded, kiln, family, schedule);

@@ -84,7 +84,7 @@ describe("properties", () => {
 		);
 	});
 	it("nothing happens to nothing, and slumping moves no edge worth a name", () => {
-		expect(melted([])).toEqual({ region: [], areaMm2: 0, meanMm: 0, leastMm: 0, mostMm: 0 });
+		expect(melted([])).toEqual({ region: [], areaMm2: 0, meanMm: 0, leastMm: 0, mostMm: 0, edge: [] });
 		expect(Math.abs(width(stacked(80, 1), LEVEL_AIM.slump) - 80)).toBeLessThan(0.2);
 	});
 });

@@ -23,6 +23,15 @@ export interface After {
 	/** How far its edge moved outwards (negative: inwards), where least and where most. */
 	leastMm: number;
 	mostMm: number;
+	/** How far the edge moved at places along it, before its corners were rounded. */
+	edge: readonly EdgeMove[];
+}
+
+/** How far the edge goes outwards at a place of the outline as laid up, and how far it would if it were hot for ever, mm. */
+export interface EdgeMove {
+	at: Point;
+	mm: number;
+	finalMm: number;
 }
 
 /** The glass a body is made of. */
@@ -31,12 +40,16 @@ export interface Melting {
 	box: Bounds;
 	areaMm2: number;
 	glassMm: number;
+	/** Rounded in an earlier firing: it does not draw in again. */
+	rounded?: boolean;
 }
 
 /** Each stretch of edge moves by the thickness of the band this wide inside it, mm. Fitted to common practice. */
 const BAND_MM = 12;
 /** Where the thickness along the edge differs by less, the whole edge moves alike, mm. */
 const ALIKE_MM = 0.25;
+/** Gaps up to twice this between parts of one body close, mm. */
+export const SLIT_MM = 0.16;
 /** An estimate needs no finer arcs, mm. */
 const ARC_MM = 0.08;
 const SMALLEST_HOLE_MM2 = 0.5;
@@ -48,17 +61,24 @@ const SMALLEST_HOLE_MM2 = 0.5;
  * @param within regions that hold it in: the inside of a dam
  */
 export function afterOf(body: readonly Melting[], flow: number, within: readonly Region[] = []): After {
-	const start = unite(body.map(({ region }) => region)).filter((ring) => Math.abs(areaMm2([ring])) > SMALLEST_HOLE_MM2);
+	const start = oneOutline(body.map(({ region }) => region));
 	const area = areaMm2(start);
 	const volume = body.reduce((sum, one) => sum + one.areaMm2 * one.glassMm, 0);
-	if (area <= 0) return { region: [], areaMm2: 0, meanMm: 0, leastMm: 0, mostMm: 0 };
+	if (area <= 0) return { region: [], areaMm2: 0, meanMm: 0, leastMm: 0, mostMm: 0, edge: [] };
 	const share = flowShare(area, flow);
 	const moveOf = edgeMoves(start, area, share);
-	const { region, leastMm, mostMm } = movedEdge(start, body, moveOf);
+	const { region, leastMm, mostMm, edge } = movedEdge(start, body, share, moveOf);
 	const round = roundedCorners(region, Math.min(1, share) * PUDDLE_MM);
 	const held = within.reduce<Region>((left, wall) => intersect(left, wall), round.length > 0 ? round : region);
 	const after = areaMm2(held);
-	return { region: held, areaMm2: after, meanMm: after > 0 ? volume / after : 0, leastMm, mostMm };
+	return { region: held, areaMm2: after, meanMm: after > 0 ? volume / after : 0, leastMm, mostMm, edge };
+}
+
+/** All parts of a body as one outline; where it falls apart, parts that hold by their edges are closed up first. */
+function oneOutline(regions: readonly Region[]): Region {
+	const whole = unite(regions).filter((ring) => Math.abs(areaMm2([ring])) > SMALLEST_HOLE_MM2);
+	const outer = whole.filter((ring) => areaMm2([ring]) > 0);
+	return outer.length < 2 ? whole : offset(offset(whole, SLIT_MM, ARC_MM), -SLIT_MM, ARC_MM);
 }
 
 const TRIED_MM = [-3.2, -1.6, 0, 4, 12, 30];
@@ -92,8 +112,11 @@ function edgeMoves(start: Region, area: number, share: number): (h: number) => n
 	};
 }
 
-function movedEdge(start: Region, body: readonly Melting[], moveOf: (h: number) => number) {
+function movedEdge(start: Region, body: readonly Melting[], share: number, moveOf: (h: number) => number) {
 	const step = Math.max(2.5, perimeterMm(start) / 220);
+	const rounded = body.filter((one) => one.rounded);
+	const staysRound = ({ at, out }: EdgePoint) =>
+		rounded.length > 0 && thicknessAt(inwards(at, out), rounded) >= thicknessAt(inwards(at, out), body);
 	const rings = start.map((ring) => {
 		const points = stepped(ring, step);
 		const thick = points.map(({ at, out }) => bandMm(at, out, body));
@@ -101,7 +124,8 @@ function movedEdge(start: Region, body: readonly Melting[], moveOf: (h: number) 
 		const moves = thick.map((_, i) => {
 			let sum = 0;
 			for (let k = -reach; k <= reach; k++) sum += thick[(i + k + thick.length) % thick.length] as number;
-			return moveOf(sum / (2 * reach + 1));
+			const mm = moveOf(sum / (2 * reach + 1));
+			return mm < 0 && staysRound(points[i] as EdgePoint) ? 0 : mm;
 		});
 		return { points, moves };
 	});
@@ -113,8 +137,16 @@ function movedEdge(start: Region, body: readonly Melting[], moveOf: (h: number) 
 	const region = alike
 		? offset(start, mean, ARC_MM)
 		: unite([rings.map(({ points, moves }) => points.map(({ at, out }, i) => along(at, out, moves[i] as number)))]);
-	return { region, leastMm, mostMm };
+	const edge = rings.flatMap(({ points, moves }) =>
+		points.map(({ at }, i): EdgeMove => {
+			const mm = moves[i] as number;
+			return { at, mm, finalMm: share > 0 ? mm / share : 0 };
+		}),
+	);
+	return { region, leastMm, mostMm, edge };
 }
+
+const inwards = (at: Point, out: Point): Point => along(at, out, -1 / (Math.hypot(out.x, out.y) || 1));
 
 const along = (at: Point, out: Point, mm: number): Point => ({ x: at.x + out.x * mm, y: at.y + out.y * mm });
 

@@ -11,11 +11,16 @@ export const TOUCH_MM = 0.5;
 /** A part of which this share lies on another is carried by it, however narrow it is: a stringer. */
 const CARRIED_SHARE = 0.5;
 
-/** How two parts meet: one lies on the other by enough, or they only meet. */
+/**
+ * How two parts meet: one lies on the other by enough; they lie side by side and hold by the edge, which is weaker; or they
+ * only meet, and pull apart.
+ */
+export type Meeting = "joined" | "edge" | "touching";
+
 export interface Contact {
 	a: Lain;
 	b: Lain;
-	kind: "joined" | "touching";
+	kind: Meeting;
 	/** How far one lies on the other across the narrow way, mm: 0 where they only meet edge to edge. */
 	overlapMm: number;
 	/** What both cover. */
@@ -83,7 +88,7 @@ export interface Group {
 	parts: Lain[];
 }
 
-/** Groups of parts that hold together, largest area first. One group: the piece stays whole. */
+/** Groups of parts that hold together, by whatever kind of meeting, largest area first. One group: the piece stays whole. */
 export function groupsOf(lain: readonly Lain[], contacts: readonly Contact[]): Group[] {
 	const glass = lain.filter(({ glassMm }) => glassMm > 0);
 	const up = new Map(glass.map(({ id }) => [id, id]));
@@ -92,7 +97,7 @@ export function groupsOf(lain: readonly Lain[], contacts: readonly Contact[]): G
 		while (up.get(root) !== root) root = up.get(root) as string;
 		return root;
 	};
-	for (const { a, b, kind } of contacts) if (kind === "joined") up.set(rootOf(a.id), rootOf(b.id));
+	for (const { a, b, kind } of contacts) if (kind !== "touching") up.set(rootOf(a.id), rootOf(b.id));
 	const groups = new Map<string, Lain[]>();
 	for (const part of glass) {
 		const root = rootOf(part.id);

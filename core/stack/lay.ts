@@ -39,6 +39,8 @@ export interface Lain {
 	glasses: readonly Glass[];
 	/** It lay in an earlier firing of the route. */
 	fused: boolean;
+	/** Rounded by a firing as hot as this one or hotter: it does not draw in again. */
+	rounded: boolean;
 }
 
 /** Loose frit stands about this many times as high as it melts. Common practice, no source. */
@@ -55,7 +57,12 @@ export function layUp(design: KitDesign, book: GlassBook, firing: number): Lain[
 }
 
 /** A component as it is used in a later firing. */
-type Made = Pick<Lain, "region" | "glassMm" | "bulkMm" | "glass" | "glasses">;
+interface Made extends Pick<Lain, "region" | "glassMm" | "bulkMm" | "glass" | "glasses"> {
+	/** Flow index of the firing that made it. */
+	flow: number;
+}
+
+const flowOf = ({ route }: KitDesign, firing: number): number => LEVEL_AIM[route[firing]?.level ?? "full"];
 
 function lie(
 	part: KitPart,
@@ -67,14 +74,18 @@ function lie(
 	if (part.kind === "component") {
 		const component = made.get(part.componentId);
 		if (!component || component.region.length === 0) return [];
+		const { flow, ...lain } = component;
 		const region = placeRegion(component.region, part);
-		return [{ ...component, ...frame(part, region), region, fused: part.firing < firing }];
+		const rounded = flow >= flowOf(design, firing);
+		return [{ ...lain, ...frame(part, region), region, fused: part.firing < firing, rounded }];
 	}
 	const glass = "glassId" in part ? book.glasses.get(part.glassId) : undefined;
 	if ("glassId" in part && !glass) return [];
 	const region = placedRegion(part, design, glass);
 	const glasses = glass ? [glass] : [];
-	return [{ ...frame(part, region), ...heights(part, glass), region, glass, glasses, fused: part.firing < firing }];
+	const fused = part.firing < firing;
+	const rounded = part.kind === "lump" && part.form === "dome";
+	return [{ ...frame(part, region), ...heights(part, glass), region, glass, glasses, fused, rounded }];
 }
 
 function frame(part: KitPart, region: Region) {
@@ -129,13 +140,13 @@ export function heights(part: KitPart, glass: Glass | undefined): { glassMm: num
 /** A component as it comes out of the firing that makes it: its outline then, and its glass spread over it. */
 function madeComponent(design: KitDesign, id: string, book: GlassBook): Made {
 	const component = design.components.find((one) => one.id === id);
-	const level = design.route[component?.firing ?? 0]?.level ?? "full";
+	const flow = flowOf(design, component?.firing ?? 0);
 	const parts = (component?.parts ?? [])
 		.filter(({ kind }) => kind !== "component")
 		.flatMap((part) => lie(part, design, book, 0, new Map()));
 	const after = afterOf(
 		parts.filter(({ glassMm }) => glassMm > 0),
-		LEVEL_AIM[level],
+		flow,
 	);
 	const most = [...parts].sort((a, b) => b.areaMm2 * b.glassMm - a.areaMm2 * a.glassMm)[0];
 	return {
@@ -144,6 +155,7 @@ function madeComponent(design: KitDesign, id: string, book: GlassBook): Made {
 		bulkMm: after.meanMm,
 		glass: most?.glass,
 		glasses: [...new Set(parts.flatMap(({ glasses }) => glasses))],
+		flow,
 	};
 }
 

@@ -1,7 +1,8 @@
 import { buildSchedule } from "../firing/build";
-import { type CoolingSchool, demandOf, type PieceToFire } from "../firing/demand";
+import { demandOf, type PieceToFire } from "../firing/demand";
 import type { FuseLevel } from "../firing/level";
 import { peakOf, scheduleHours } from "../firing/schedule";
+import { type Pace, USUAL_PACE } from "../firing/schools";
 import { boundsOf } from "../geometry/region";
 import { FAMILY_90 } from "../glass/family";
 import { touchesDarkAndWhite, trappedSpanMm } from "./contacts";
@@ -27,7 +28,7 @@ export function pieceToFire(stack: Stack, fired: boolean): PieceToFire {
 	return {
 		id: stack.design.name,
 		level: stack.level,
-		thickestMm: stack.thickestMm,
+		thickestMm: stack.thickestMm + stack.insertMm,
 		effectiveMm: effectiveThicknessMm(stack.thickestMm + stack.insertMm, stack.thinnestMm, stack.level, stack.hadLevel),
 		acrossMm: Math.max(widthMm, heightMm),
 		fired,
@@ -38,10 +39,10 @@ export function pieceToFire(stack: Stack, fired: boolean): PieceToFire {
 }
 
 /** The firing a laid-up kit is for, in figures. The family with most glass is the one it is solved for. */
-export function outlookOf(stack: Stack, school: CoolingSchool = "usual", familyId = mainFamily(stack)): FiringOutlook {
+export function outlookOf(stack: Stack, pace: Pace = USUAL_PACE, familyId = mainFamily(stack)): FiringOutlook {
 	const family = stack.book.families.get(familyId ?? "") ?? FAMILY_90;
 	const piece = pieceToFire(stack, stack.firing > 0 && stack.glass.some(({ fused }) => fused));
-	const demand = demandOf(piece, school);
+	const demand = demandOf(piece, pace);
 	const schedule = buildSchedule(demand, { family });
 	const peak = schedule.segments.find(({ name }) => name === "peak");
 	return {

@@ -15,13 +15,20 @@ const LENS_FLOW = 3.4;
 export function profileAfter(heights: Profile, stepMm: number, flow: number): number[] {
 	const area = sum(heights);
 	if (area === 0 || flow <= 0.004) return [...heights];
-	const smooth = smoothed(heights, (SMOOTH_MM * Math.sqrt(flow)) / stepMm);
-	const share = 1 - Math.exp(-((flow / LENS_FLOW) ** 1.5));
+	const smooth = softened(heights, stepMm, flow);
+	const share = levelledShare(flow);
 	const lens = lensOf(heights, area);
 	const mixed = smooth.map((height, i) => height * (1 - share) + (lens[i] as number) * share);
 	const scale = area / sum(mixed);
 	return mixed.map((height) => height * scale);
 }
+
+/** How much of the way to one lens a flow index goes, 0–1. */
+export const levelledShare = (flow: number): number => 1 - Math.exp(-((flow / LENS_FLOW) ** 1.5));
+
+/** Heights (mm) with their steps softened as far as a flow index does it. */
+export const softened = (heights: Profile, stepMm: number, flow: number): number[] =>
+	smoothed(heights, (SMOOTH_MM * Math.sqrt(flow)) / stepMm);
 
 const sum = (values: Profile) => values.reduce((total, value) => total + value, 0);
 

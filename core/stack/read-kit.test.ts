@@ -4,7 +4,6 @@ import type { KitPart } from "../kit/kit";
 import { METRIC, phraseText } from "../units/phrase";
 import { effectiveThicknessMm } from "./effective-thickness";
 import { readKit } from "./read-kit";
-import { suggestLevel } from "./suggest-level";
 
 const book = bookOf();
 const codes = (parts: KitPart[]) =>
@@ -86,12 +85,4 @@ describe("levels and effective thickness", () => {
 	] as const)("%f over %f mm at %s (had %s) anneals as %f", (thick, thin, level, had, expected) =>
 		expect(effectiveThicknessMm(thick, thin, level, had)).toBe(expected),
 	);
-
-	it.each([
-		[6, 6, "full"],
-		[6, 3, "full"],
-		[9, 6, "contour"],
-		[12, 3, "tack"],
-		[15, 15, "tack"],
-	])("%f over %f mm is usually fired to %s", (thick, thin, level) => expect(suggestLevel(thick, thin)).toBe(level));
 });

@@ -11,7 +11,6 @@ import { hangs } from "./findings/hanging";
 import type { Hang } from "./hang";
 import type { GlassBook } from "./lay";
 import { type Stack, stackOf } from "./stack";
-import { suggestLevel } from "./suggest-level";
 
 export type { GlassBook } from "./lay";
 
@@ -40,7 +39,6 @@ export interface KitReading {
 	stackCode: string;
 	familyId: string | undefined;
 	level: FuseLevel;
-	suggestedLevel: FuseLevel;
 	effectiveMm: number;
 	trappedSpanMm: number;
 	blackBesideWhite: boolean;
@@ -78,7 +76,6 @@ export function readingOf(stack: Stack): KitReading {
 		),
 		familyId,
 		level,
-		suggestedLevel: suggestLevel(thickestMm, thinnestMm),
 		effectiveMm: effectiveThicknessMm(thickestMm + stack.insertMm, thinnestMm, level, stack.hadLevel),
 		trappedSpanMm: trappedSpanMm(contacts),
 		blackBesideWhite: touchesDarkAndWhite(contacts),

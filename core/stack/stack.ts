@@ -1,10 +1,11 @@
 import { mostOf } from "../extremes";
 import { type FuseLevel, keepsSurface, LEVEL_AIM } from "../firing/level";
-import { centroid, type Point, type Region } from "../geometry/region";
+import { centroid, type Point } from "../geometry/region";
 import { assemblyFiring, type KitDesign, type RouteStep } from "../kit/kit";
-import { type After, afterOf, holdsIn, insideOf } from "./after";
+import { insideOf } from "./after";
+import { type Body, bodiesOf } from "./bodies";
 import { type Column, columnsOf } from "./columns";
-import { type Contact, contactsOf, groupsOf } from "./contacts";
+import { type Contact, contactsOf } from "./contacts";
 import { type GlassBook, type Lain, layUp } from "./lay";
 import { type Rest, restsOf } from "./rest";
 
@@ -13,12 +14,6 @@ export interface StackColumn extends Column<Lain> {
 	mm: number;
 	/** Fibre left between the glass, mm. */
 	insertMm: number;
-}
-
-/** Parts that hold together, and what the firing makes of them. */
-export interface Body {
-	parts: Lain[];
-	after: After;
 }
 
 /** A kit laid up for one firing, measured: what every finding is made from. Lengths mm. */
@@ -55,10 +50,10 @@ export function stackOf(design: KitDesign, book: GlassBook, firing = assemblyFir
 	const glass = lain.filter(({ glassMm }) => glassMm > 0);
 	const columns = columnsOf(lain.filter(isFlat)).map((column) => ({ ...column, ...thicknessOf(column) }));
 	const glassColumns = columns.filter(({ mm }) => mm > 0);
-	const contacts = contactsOf(lain);
+	const rests = restsOf(columns);
 	const flow = LEVEL_AIM[step.level];
 	const walls = lain.filter(({ part }) => part.kind === "dam").map(({ region }) => insideOf(region));
-	const bodies = groupsOf(lain, contacts).map(({ parts }) => ({ parts, after: afterWithin(parts, flow, walls) }));
+	const { bodies, contacts } = bodiesOf(lain, contactsOf(lain), rests, step.level, walls);
 	const thickest = glassColumns.reduce<StackColumn | undefined>((a, b) => (a && a.mm >= b.mm ? a : b), undefined);
 	return {
 		design,
@@ -73,7 +68,7 @@ export function stackOf(design: KitDesign, book: GlassBook, firing = assemblyFir
 		columns,
 		contacts,
 		bodies,
-		rests: restsOf(columns),
+		rests,
 		areaMm2: glassColumns.reduce((sum, { areaMm2 }) => sum + areaMm2, 0),
 		volumeMm3: glassColumns.reduce((sum, { areaMm2, mm }) => sum + areaMm2 * mm, 0),
 		thickestMm: thickest?.mm ?? 0,
@@ -102,11 +97,6 @@ function thicknessOf({ parts }: Column<Lain>): { mm: number; insertMm: number } 
 		mm: glass.reduce((sum, { glassMm }) => sum + glassMm, 0),
 		insertMm: inserts.reduce((sum, { bulkMm }) => sum + bulkMm, 0),
 	};
-}
-
-function afterWithin(parts: Lain[], flow: number, walls: readonly Region[]): After {
-	const around = walls.filter((wall) => parts.every(({ region }) => holdsIn(wall, region)));
-	return afterOf(parts, flow, around);
 }
 
 /** The thickness that `share` of the area reaches, mm. */

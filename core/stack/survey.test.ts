@@ -3,6 +3,7 @@ import { KITS } from "../../demo/kits";
 import { FAMILIES, GLASSES, MOULDS } from "../../demo/studio";
 import { bar, book, cut, fire, kit, lay, square } from "../../tests/support/kit";
 import { glassCostOf, WASTE_SHARE } from "../cost/glass-cost";
+import { USUAL_PACE } from "../firing/schools";
 import { areaMm2 } from "../geometry/region";
 import { PLAIN_SHEET } from "../glass/glass";
 import { applyChanges } from "../kit/change";
@@ -45,7 +46,7 @@ describe("a survey", () => {
 	it("says where parts join and where they only touch, and how high each lies", () => {
 		const design = kit([cut(square(60)), cut(square(20), 1), cut(square(20), 0, 40, 0)]);
 		const { joints, rests } = surveyOf(stackOf(design, studio));
-		expect(joints.map(({ joined }) => joined).sort()).toEqual([false, true]);
+		expect(joints.map(({ kind }) => kind).sort()).toEqual(["joined", "touching"]);
 		expect(Object.values(rests).sort()).toEqual([0, 0, 3]);
 	});
 });
@@ -76,7 +77,7 @@ describe("what the firings ask of a kiln", () => {
 
 	it("cautious studios cool at half the rate, for longer", () => {
 		const stack = stackOf(kit([cut(square(80)), cut(square(80), 1)]), studio);
-		const [usual, cautious] = [outlookOf(stack, "usual"), outlookOf(stack, "cautious")];
+		const [usual, cautious] = [outlookOf(stack), outlookOf(stack, { ...USUAL_PACE, cooling: "cautious" })];
 		expect(cautious.coolCPerH).toBeCloseTo(usual.coolCPerH / 2);
 		expect(cautious.hours).toBeGreaterThan(usual.hours);
 	});

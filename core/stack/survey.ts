@@ -1,7 +1,8 @@
-import type { CoolingSchool } from "../firing/demand";
 import { type FuseLevel, keepsSurface } from "../firing/level";
+import { type Pace, USUAL_PACE } from "../firing/schools";
 import { boundsOf, type Point, type Region } from "../geometry/region";
 import type { KitDesign } from "../kit/kit";
+import type { Meeting } from "./contacts";
 import type { GlassBook } from "./lay";
 import { type FiringOutlook, outlookOf } from "./outlook";
 import { type KitReading, readingOf } from "./read-kit";
@@ -14,14 +15,14 @@ export interface KitSurvey {
 	patches: { region: Region; mm: number }[];
 	/** Outlines after the firing, one a body. */
 	after: Region[];
-	/** Where parts meet. */
-	joints: { a: string; b: string; joined: boolean; at: Point }[];
+	/** Where parts meet, and how. */
+	joints: { a: string; b: string; kind: Meeting; at: Point }[];
 	/** How high each part lies, mm. */
 	rests: Record<string, number>;
 	firings: FiringOutlook[];
 }
 
-export function surveyOf(stack: Stack, school: CoolingSchool = "usual"): KitSurvey {
+export function surveyOf(stack: Stack, pace: Pace = USUAL_PACE): KitSurvey {
 	return {
 		reading: readingOf(stack),
 		patches: stack.columns.filter(({ mm }) => mm > 0).map(({ region, mm }) => ({ region, mm })),
@@ -29,11 +30,11 @@ export function surveyOf(stack: Stack, school: CoolingSchool = "usual"): KitSurv
 		joints: stack.contacts.map(({ a, b, kind, shared, nearest }) => ({
 			a: a.id,
 			b: b.id,
-			joined: kind === "joined",
+			kind,
 			at: shared.length > 0 ? middleOf(shared) : nearest.a,
 		})),
 		rests: Object.fromEntries(stack.rests.map(({ part, restMm }) => [part.id, restMm])),
-		firings: outlooks(stack, school),
+		firings: outlooks(stack, pace),
 	};
 }
 
@@ -43,15 +44,15 @@ const middleOf = (region: Region): Point => {
 };
 
 /** Every firing of the route: the parts a component is made of are fired by themselves. */
-function outlooks(stack: Stack, school: CoolingSchool): FiringOutlook[] {
+function outlooks(stack: Stack, pace: Pace): FiringOutlook[] {
 	const { design, book } = stack;
 	return design.route.map((_, i) => {
-		if (i === stack.firing) return outlookOf(stack, school);
-		if (i > stack.firing) return outlookOf(laterFiring(stack, i), school);
+		if (i === stack.firing) return outlookOf(stack, pace);
+		if (i > stack.firing) return outlookOf(laterFiring(stack, i), pace);
 		const loose = design.components.filter(({ firing }) => firing === i);
 		const parts = loose.flatMap((one) => one.parts.map((part) => ({ ...part, firing: i })));
 		const laid = stackOf({ ...design, parts: [...design.parts, ...parts] }, book, i);
-		return outlookOf(laid, school);
+		return outlookOf(laid, pace);
 	});
 }
 
@@ -88,7 +89,7 @@ export function trialsOf(
 	design: KitDesign,
 	book: GlassBook,
 	tries: readonly { level: FuseLevel; familyId: string }[],
-	school: CoolingSchool = "usual",
+	pace: Pace = USUAL_PACE,
 ): Trial[] {
 	const stacks = new Map<FuseLevel, Stack>();
 	const first = stackOf(design, book);
@@ -104,7 +105,7 @@ export function trialsOf(
 			heightMm,
 			meanMm: stack.bodies[0]?.after.meanMm ?? 0,
 			toMend: readingOf(stack).findings.filter(({ severity }) => severity !== "know").length,
-			outlook: outlookOf(stack, school, familyId),
+			outlook: outlookOf(stack, pace, familyId),
 		};
 	});
 }

@@ -1,4 +1,5 @@
 import type { PieceBrief } from "@contract/pieces";
+import type { AsPlanned } from "@core/journey/as-made-differs";
 import { type Journey, type JourneyState, STATES } from "@core/journey/journey";
 import { promiseState } from "@core/promise/promise";
 import { type KitReading, stackCode } from "@core/stack/read-kit";
@@ -74,6 +75,7 @@ export async function briefs(
 				journey.level,
 			),
 			effectiveMm,
+			planned: row.reading && asPlanned(row.reading),
 			asMade: made ?? null,
 			readyFrom: row.piece.readyFrom?.toISOString() ?? null,
 			spot: row.piece.spot,
@@ -95,6 +97,11 @@ export async function briefs(
 		};
 	});
 }
+
+const asPlanned = (reading: Omit<KitReading, "findings">): AsPlanned => {
+	const { widthMm, heightMm, thickestMm, thinnestMm, massG, effectiveMm } = reading;
+	return { widthMm, heightMm, thickestMm, thinnestMm, massG, effectiveMm };
+};
 
 /** How many pieces there are of a kind, however long the list is. */
 export async function countPieces(reader: Reader, where: SQL | undefined): Promise<number> {

@@ -1,6 +1,14 @@
 import { doublePrecision, integer, jsonb, pgTable, text } from "drizzle-orm/pg-core";
-import type { CoolingSchool } from "../../core/firing/demand";
-import { COOLING_SCHOOLS, DOT_SCHOOLS, type DotSchool, HEAT_SCHOOLS, type HeatSchool } from "../../core/firing/schools";
+import {
+	COOLING_SCHOOLS,
+	type CoolingSchool,
+	DOT_SCHOOLS,
+	type DotSchool,
+	HEAT_SCHOOLS,
+	type HeatSchool,
+	WARM_UP_SCHOOLS,
+	type WarmUpSchool,
+} from "../../core/firing/schools";
 import { SOAK_SCHOOLS, type SoakSchool } from "../../core/glass/family";
 import { instant, oneOf, revision } from "./columns";
 
@@ -13,6 +21,7 @@ export const studio = pgTable(
 		name: text("name").notNull(),
 		timeZone: text("time_zone").notNull(),
 		coolingSchool: text("cooling_school").$type<CoolingSchool>().notNull().default("usual"),
+		warmUpSchool: text("warm_up_school").$type<WarmUpSchool>().notNull().default("usual"),
 		soakSchool: text("soak_school").$type<SoakSchool>().notNull().default("lower"),
 		heatSchool: text("heat_school").$type<HeatSchool>().notNull().default("usual"),
 		dotSchool: text("dot_school").$type<DotSchool>().notNull().default("asOthers"),
@@ -23,6 +32,7 @@ export const studio = pgTable(
 	},
 	(t) => [
 		oneOf("studio_cooling_known", t.coolingSchool, COOLING_SCHOOLS),
+		oneOf("studio_warm_up_known", t.warmUpSchool, WARM_UP_SCHOOLS),
 		oneOf("studio_soak_known", t.soakSchool, SOAK_SCHOOLS),
 		oneOf("studio_heat_known", t.heatSchool, HEAT_SCHOOLS),
 		oneOf("studio_dots_known", t.dotSchool, DOT_SCHOOLS),

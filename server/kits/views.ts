@@ -25,7 +25,7 @@ export const kit: View<"kit"> = async (context, params) => {
 		samples: await citable(db),
 		versions: known ? await versionsOf(db, id) : [],
 		clearHeightMm: (await loadClearHeightMm(db)) ?? null,
-		coolingSchool: studio.coolingSchool,
+		pace: { cooling: studio.coolingSchool, warmUp: studio.warmUpSchool },
 		currency: currencyFor(context),
 	};
 	if (known) return { ...shared, kit: known, isNew: false };

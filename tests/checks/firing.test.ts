@@ -3,7 +3,7 @@ import { newSchedule, PLAIN_PIECE } from "@core/firing/document";
 import type { FuseLevel } from "@core/firing/level";
 import { lagStressPa, slabLagK } from "@core/firing/rates";
 import { peakOf } from "@core/firing/schedule";
-import { type HEAT_SCHOOLS, USUAL_SCHOOLS } from "@core/firing/schools";
+import { type HEAT_SCHOOLS, USUAL_PACE, USUAL_SCHOOLS } from "@core/firing/schools";
 import { CONDUCTIVITY_W_PER_M_K, DIFFUSIVITY_M2_PER_S, POISSON, YOUNG_PA } from "@core/glass/constants";
 import { FAMILY_90, FAMILY_96 } from "@core/glass/family";
 import { LOG_ETA, temperatureAt, viscosityOf } from "@core/glass/viscosity";
@@ -62,7 +62,7 @@ describe("stress", () => {
 	});
 
 	it("at 25 mm and the last, fastest stage stays under the allowed tension", () => {
-		const demand = demandOf({ ...PLAIN_PIECE, thickestMm: 25, effectiveMm: 25 }, "usual");
+		const demand = demandOf({ ...PLAIN_PIECE, thickestMm: 25, effectiveMm: 25 }, USUAL_PACE);
 		const mpa = lagStressPa(slabLagK(demand.coolCPerH * 6, 25), 90) / 1e6;
 		expect(mpa).toBeGreaterThan(6);
 		expect(mpa).toBeLessThan(10);
@@ -125,7 +125,7 @@ describe("what the trade has always done", () => {
 		[19, 3.2, 22],
 		[25, 4.2, 13],
 	])("%d mm is soaked %f h and cooled at %d °C/h first", (mm, hours, rate) => {
-		const demand = demandOf({ ...PLAIN_PIECE, thickestMm: mm, effectiveMm: mm }, "usual");
+		const demand = demandOf({ ...PLAIN_PIECE, thickestMm: mm, effectiveMm: mm }, USUAL_PACE);
 		expect(demand.soakMin / 60).toBeCloseTo(hours, 1);
 		expect(Math.abs(demand.coolCPerH - rate)).toBeLessThan(1);
 	});

@@ -145,6 +145,7 @@ describe("schedules", () => {
 			heat: "coolerLonger",
 			soak: "atAnnealingPoint",
 			cooling: "cautious",
+			warmUp: "cautious",
 			dots: "straightUp",
 		} as const;
 		await studio.act("saveSchools", { schools, revision: 1 });

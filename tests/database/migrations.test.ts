@@ -72,3 +72,18 @@ it("a kiln without a line stays without one, and alarms that stand open twice en
 	await bringOn(4, 5);
 	expect(await book.sql`select id from kiln_alarm where ended_at is null`).toEqual([{ id: late.id }]);
 });
+
+it("schedules kept before there were two schools of heating were made by the slower one; a sample loses a finding that is told no more", async () => {
+	await bringOn(5, 12);
+	const schools = { heat: "usual", soak: "lower", cooling: "usual", dots: "asOthers" };
+	const document = JSON.stringify({ name: "Everyday", schools });
+	const id = randomUUID();
+	await addRow("schedule", { id, document });
+	await addRow("schedule_version", { schedule_id: id, document });
+	await addRow("sample", { id: randomUUID(), level: "full", document: "{}", shows: JSON.stringify(["spreads", "other-level"]) });
+	await bringOn(12, 13);
+	const kept = { ...schools, warmUp: "cautious" };
+	expect(await book.sql`select document->'schools' as schools from schedule`).toEqual([{ schools: kept }]);
+	expect(await book.sql`select document->'schools' as schools from schedule_version`).toEqual([{ schools: kept }]);
+	expect(await book.sql`select shows from sample`).toEqual([{ shows: ["spreads"] }]);
+});

@@ -16,7 +16,7 @@ const start = (env: Record<string, string> = {}, args: string[] = [], typed?: st
 	runScript("start", { ZEPHYR_DATA: data, ZEPHYR_PORT: String(port), ...env }, args, typed);
 
 /** Until something is so, given up only where it never comes. */
-const WAIT = { timeout: 100_000, interval: 100 };
+const WAIT = { timeout: 300_000, interval: 100 };
 
 /** The very first start in this folder, as it was before any test. */
 let first: Run;

@@ -1,12 +1,12 @@
 import type { Glass } from "@core/glass/glass";
-import type { Finding } from "@core/stack/finding";
+import type { Finding, Mend } from "@core/stack/finding";
 import { AdviceList } from "./advice-list";
 import { SwatchPair } from "./signs";
 
 interface Props {
 	findings: readonly Finding[];
-	/** Applies a finding's remedy; left out where nothing may be changed. */
-	onFix?: ((finding: Finding) => void) | undefined;
+	/** Applies one of a finding's remedies; left out where nothing may be changed. */
+	onFix?: ((finding: Finding, press: Mend) => void) | undefined;
 	onLook?: ((finding: Finding | undefined) => void) | undefined;
 	/** Samples that bear a finding out. */
 	samplesFor?: (finding: Finding) => readonly { id: string; name: string }[];
@@ -21,7 +21,7 @@ export function FindingsList({ findings, onFix, onLook, samplesFor, glassesOf }:
 			advice={findings}
 			none="Nothing stands against this stack."
 			label="Findings"
-			keyOf={({ code, partIds }) => `${code} ${partIds.join()} ${findings.findIndex((one) => one.partIds === partIds)}`}
+			keyOf={(finding) => `${finding.code} ${findings.indexOf(finding)}`}
 			onFix={onFix}
 			onLook={onLook}
 			more={(finding) => (

@@ -1,5 +1,5 @@
-import type { CoolingSchool } from "@core/firing/demand";
 import type { FuseLevel } from "@core/firing/level";
+import { type Pace, USUAL_PACE } from "@core/firing/schools";
 import type { GlassFamily } from "@core/glass/family";
 import type { Glass } from "@core/glass/glass";
 import { crossingsOf, MOST_CROSSINGS } from "@core/kit/intricacy";
@@ -16,11 +16,11 @@ export interface Books {
 	families: readonly GlassFamily[];
 	moulds: readonly Mould[];
 	clearHeightMm: number | null;
-	coolingSchool: CoolingSchool;
+	pace: Pace;
 }
 
 let book: GlassBook = { glasses: new Map(), families: new Map() };
-let school: CoolingSchool = "usual";
+let pace: Pace = USUAL_PACE;
 let last: Stack | undefined;
 
 const byId = <T extends { id: string }>(rows: readonly T[]) => new Map(rows.map((one) => [one.id, one]));
@@ -29,7 +29,7 @@ const byId = <T extends { id: string }>(rows: readonly T[]) => new Map(rows.map(
 const surveyor = {
 	open(books: Books): void {
 		const { clearHeightMm } = books;
-		school = books.coolingSchool;
+		pace = books.pace;
 		last = undefined;
 		book = {
 			glasses: byId(books.glasses),
@@ -43,7 +43,7 @@ const surveyor = {
 		last = undefined;
 		if (crossingsOf(design) > MOST_CROSSINGS) return undefined;
 		last = stackOf(design, book);
-		return surveyOf(last, school);
+		return surveyOf(last, pace);
 	},
 	/** A section through the design surveyed last; undefined before the first survey. */
 	section(cut: Cut, count: number): Section | undefined {
@@ -58,7 +58,7 @@ const surveyor = {
 		);
 	},
 	trials: (design: KitDesign, tries: readonly { level: FuseLevel; familyId: string }[]): Trial[] =>
-		trialsOf(design, book, tries, school),
+		trialsOf(design, book, tries, pace),
 };
 export type Surveyor = typeof surveyor;
 expose(surveyor);

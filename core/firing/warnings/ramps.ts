@@ -1,11 +1,14 @@
 import { say } from "../../units/phrase";
 import { RAMP_END_C } from "../build";
 import { demandOf, SLOW_RAMP_C_PER_H } from "../demand";
-import { HEATING_LAG_K, lagStressPa, slabLagK } from "../rates";
+import { lagStressPa, slabLagK } from "../rates";
+import { WARM_UP_LAG_K } from "../schools";
 import { type Case, changed, startOf } from "./case";
 import type { ScheduleWarning } from "./warning";
 
 export const SLACK_C_PER_H = 0.5;
+/** So many times the difference that is allowed, and it goes. Common practice, no source. */
+const SHATTERS = 1.5;
 
 export function firstRamps(one: Case): ScheduleWarning[] {
 	const { demand, document, thickestMm, family } = one;
@@ -13,7 +16,7 @@ export function firstRamps(one: Case): ScheduleWarning[] {
 	if (allowed === "full") return [];
 	const pieces = document.pieces.map((piece) => ({ ...piece, level: document.level }));
 	const tender = pieces.find((piece) => {
-		const plain = demandOf({ ...piece, blackBesideWhite: false, multiLevel: false }, document.schools.cooling);
+		const plain = demandOf({ ...piece, blackBesideWhite: false, multiLevel: false }, document.schools);
 		const rate = plain.firstRampCPerH;
 		return (rate === "full" || rate > SLOW_RAMP_C_PER_H) && (piece.blackBesideWhite || piece.multiLevel);
 	});
@@ -52,7 +55,7 @@ export function firstRamps(one: Case): ScheduleWarning[] {
 		return [
 			{
 				code: "ramp-too-fast",
-				severity: lagK > 3 * HEATING_LAG_K ? "stop" : "fix",
+				severity: lagK > SHATTERS * WARM_UP_LAG_K.usual ? "stop" : "fix",
 				segment: i,
 				sentence: say`${{ cPerH: rate }} through ${{ mm: thickestMm }} of cold glass: its faces differ by ${{ n: lagK }} K, ${{ n: mpa }} MPa at worst. At most ${{ cPerH: allowed }} is asked for here.`,
 				remedy: say`A crack with rounded edges comes from this. Slow the ramp below ${{ c: RAMP_END_C }}.`,

@@ -1,11 +1,11 @@
 import { airHoldMin } from "../../firing/demand";
 import { areaMm2 } from "../../geometry/region";
 import { say } from "../../units/phrase";
-import { trappedSpanMm } from "../contacts";
+import { type Contact, trappedSpanMm } from "../contacts";
 import type { Finding } from "../finding";
 import type { Lain } from "../lay";
 import type { Stack } from "../stack";
-import { ids, names } from "./words";
+import { holdsAny, ids, middle, names, worstOf } from "./words";
 
 /** A rough pair smaller than this lets its air go, mm². Common practice, no source. */
 const ROUGH_FROM_MM2 = 400;
@@ -23,19 +23,40 @@ export function airFindings({ contacts }: Stack): Finding[] {
 			partIds: [],
 		});
 	}
-	for (const { a, b, shared } of contacts) {
-		const [low, high] = a.layer <= b.layer ? [a, b] : [b, a];
-		if (low.layer === high.layer || !roughUp(low) || !roughDown(high) || areaMm2(shared) < ROUGH_FROM_MM2) continue;
-		findings.push({
+	return [...findings, ...roughInside(contacts)];
+}
+
+function roughInside(contacts: readonly Contact[]): Finding[] {
+	const pairs = contacts
+		.map(({ a, b, shared }) => ({
+			low: a.layer <= b.layer ? a : b,
+			high: a.layer <= b.layer ? b : a,
+			mm2: areaMm2(shared),
+		}))
+		.filter(({ low, high, mm2 }) => low.layer < high.layer && roughUp(low) && roughDown(high) && mm2 >= ROUGH_FROM_MM2);
+	if (!holdsAny(pairs)) return [];
+	const { low, high, mm2 } = worstOf(pairs, (pair) => pair.mm2);
+	const over = (area: number) => ({ n: Math.round(area / 100) });
+	const total = pairs.reduce((sum, pair) => sum + pair.mm2, 0);
+	const turned = [...new Set(pairs.map((pair) => pair.high))];
+	return [
+		{
 			code: "rough-inside",
 			severity: "fix",
-			sentence: say`${names([low, high])} meet rough to rough over ${{ n: Math.round(areaMm2(shared) / 100) }} cm²: a fine fizz of bubbles stays between.`,
+			sentence:
+				pairs.length === 1
+					? say`${names([low, high])} meet rough to rough over ${over(total)} cm²: a fine fizz of bubbles stays between.`
+					: say`${{ n: pairs.length }} pairs meet rough to rough over ${over(total)} cm², most where ${names([low, high])} do (${over(mm2)} cm²): a fine fizz of bubbles stays between.`,
 			remedy: say`Turn one over: smooth to smooth stays clear.`,
-			partIds: ids([low, high]),
-			fix: { label: say`Turn ${high.name} over`, changes: [{ do: "turnFace", partId: high.id }] },
-		});
-	}
-	return findings;
+			partIds: [...new Set(pairs.flatMap((pair) => ids([pair.low, pair.high])))],
+			at: middle(high),
+			places: turned.map(middle),
+			fix: {
+				label: turned.length === 1 ? say`Turn ${high.name} over` : say`Turn ${{ n: turned.length }} over`,
+				changes: turned.map(({ id }) => ({ do: "turnFace", partId: id })),
+			},
+		},
+	];
 }
 
 const isRough = ({ glass, part }: Lain) => part.kind === "sheet" && glass?.roughFace === true;

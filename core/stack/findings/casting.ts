@@ -5,54 +5,97 @@ import { holdsIn, insideOf } from "../after";
 import type { Finding } from "../finding";
 import { type Lain, LOOSE_FRIT, massOf } from "../lay";
 import type { Stack } from "../stack";
-import { ids, names } from "./words";
+import { holdsAny, ids, middle, names, worstOf } from "./words";
 
 /** Deeper than this, powder turns a casting cloudy, mm. Common practice, no source. */
 const CLOUDY_FROM_MM = 6;
 /** Share lost on the way into the mould. Common practice, no source. */
 const SPILL = 0.05;
 
-/** A wall with frit in it: how much it takes, how high it stands before it melts. */
-export function castingFindings(stack: Stack): Finding[] {
-	return stack.lain.filter(({ part }) => part.kind === "dam").flatMap((dam) => damFindings(stack, dam));
+/** A wall with glass in it. */
+interface Casting {
+	dam: Lain;
+	fill: readonly Lain[];
+	massG: number;
+	/** Across its inside, mm. */
+	widthMm: number;
+	/** Deep once molten, mm. */
+	depthMm: number;
+	/** High as it is filled in, mm. */
+	looseMm: number;
 }
 
-function damFindings({ glass }: Stack, dam: Lain): Finding[] {
+/** Walls with frit in them: how much they take, how high it stands before it melts. */
+export function castingFindings(stack: Stack): Finding[] {
+	const castings = stack.lain.filter(({ part }) => part.kind === "dam").flatMap((dam) => castingIn(stack, dam));
+	const low = castings.filter(({ looseMm, dam }) => looseMm > dam.bulkMm);
+	return [...filled(castings), ...lowWalls(low), ...cloudy(castings.filter(({ depthMm }) => depthMm > CLOUDY_FROM_MM))];
+}
+
+function castingIn({ glass }: Stack, dam: Lain): Casting[] {
 	const inside = insideOf(dam.region);
 	const fill = glass.filter(({ region }) => holdsIn(inside, region));
 	if (inside.length === 0 || fill.length === 0) return [];
 	const area = areaMm2(inside);
 	const massG = fill.reduce((sum, lain) => sum + massOf(lain), 0);
-	const depthMm = massG / DENSITY_G_PER_MM3 / area;
-	const looseMm = fill.reduce((sum, { areaMm2: mm2, bulkMm }) => sum + mm2 * bulkMm, 0) / area;
-	const { widthMm } = boundsOf(inside);
-	const findings: Finding[] = [
+	return [
+		{
+			dam,
+			fill,
+			massG,
+			widthMm: boundsOf(inside).widthMm,
+			depthMm: massG / DENSITY_G_PER_MM3 / area,
+			looseMm: fill.reduce((sum, { areaMm2: mm2, bulkMm }) => sum + mm2 * bulkMm, 0) / area,
+		},
+	];
+}
+
+function filled(castings: readonly Casting[]): Finding[] {
+	if (!holdsAny(castings)) return [];
+	const { massG, widthMm, depthMm, looseMm } = worstOf(castings, (one) => one.massG);
+	const total = castings.reduce((sum, one) => sum + one.massG, 0);
+	const all = castings.length === 1 ? [] : say` All ${{ n: castings.length }} take ${{ g: total }}.`;
+	return [
 		{
 			code: "casting",
 			severity: "know",
-			sentence: say`${{ g: massG }} of glass fills the ${{ mm: widthMm }} ring ${{ mm: depthMm }} deep; loose it stands about ${{ mm: looseMm }}.`,
-			remedy: say`Weigh out ${{ g: massG * (1 + SPILL) }}, for what spills.`,
-			partIds: ids([dam, ...fill]),
+			sentence: [
+				...say`${{ g: massG }} of glass fills the ${{ mm: widthMm }} ring ${{ mm: depthMm }} deep; loose it stands about ${{ mm: looseMm }}.`,
+				...all,
+			],
+			remedy: say`Weigh out ${{ g: total * (1 + SPILL) }}, for what spills.`,
+			partIds: castings.flatMap(({ dam, fill }) => ids([dam, ...fill])),
 		},
 	];
-	if (looseMm > dam.bulkMm) {
-		findings.push({
+}
+
+function lowWalls(castings: readonly Casting[]): Finding[] {
+	if (!holdsAny(castings)) return [];
+	const { looseMm, dam } = worstOf(castings, (one) => one.looseMm - one.dam.bulkMm);
+	return [
+		{
 			code: "dam-low",
 			severity: "fix",
 			sentence: say`Loose frit stands ${{ n: LOOSE_FRIT }} times as high as it melts: ${{ mm: looseMm }} in a wall of ${{ mm: dam.bulkMm }}.`,
 			remedy: say`Take a wall of ${{ mm: Math.ceil(looseMm) }}, or top it up in a second firing.`,
-			partIds: ids([dam]),
-		});
-	}
-	const powder = fill.filter(({ glass: one }) => one?.grade === "powder");
-	if (powder.length > 0 && depthMm > CLOUDY_FROM_MM) {
-		findings.push({
+			partIds: castings.map((one) => one.dam.id),
+			at: middle(dam),
+			places: castings.map((one) => middle(one.dam)),
+		},
+	];
+}
+
+function cloudy(castings: readonly Casting[]): Finding[] {
+	const powder = castings.flatMap(({ fill }) => fill.filter(({ glass }) => glass?.grade === "powder"));
+	if (!holdsAny(castings) || powder.length === 0) return [];
+	const { depthMm } = worstOf(castings, (one) => one.depthMm);
+	return [
+		{
 			code: "cloudy",
 			severity: "know",
-			sentence: say`${names(powder)} is powder in ${{ mm: depthMm }} of glass: deep powder turns cloudy.`,
+			sentence: say`${names(powder)} ${powder.length === 1 ? "is" : "are"} powder in ${{ mm: depthMm }} of glass: deep powder turns cloudy.`,
 			remedy: say`Coarse clear frit between the colours keeps them bright.`,
 			partIds: ids(powder),
-		});
-	}
-	return findings;
+		},
+	];
 }

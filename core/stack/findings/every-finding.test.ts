@@ -58,12 +58,41 @@ const CASES: Record<FindingCode, Case> = {
 		design: kit([cut(square(40)), cut(square(40), 0, 65)]),
 		says: "lies 25 mm from everything else",
 		severity: "know",
+		press: "mends",
+	},
+	"fired-loose": {
+		design: kit([0, 65, 130].map((x) => cut(square(40), 0, x, 0, "clear", { loose: true }))),
+		says: "3 pieces, loose on the shelf",
+		severity: "know",
 		press: "none",
+	},
+	// Two stacks of 12 mm spread by more than the 4 mm between them.
+	"no-room": {
+		design: kit(
+			[0, 64].flatMap((x) => [0, 1, 2, 3].map((layer) => cut(square(60), layer, x, 0, "clear", { loose: true }))),
+		),
+		says: "2 mm has to be left between them",
+		severity: "fix",
+		press: "mends",
+	},
+	// Two strips of two singles each. Common practice, no source: they become one sheet at full fuse.
+	"edge-joined": {
+		design: kit([0, 20].flatMap((y) => [0, 1].map((layer) => cut(bar(100, 20), layer, 0, y)))),
+		says: "hold side by side at 2 joints, by the edge alone",
+		severity: "know",
+		press: "none",
+	},
+	// A bar over the edge of three singles comes down 9 mm.
+	"comes-down": {
+		design: kit([...[0, 1, 2].map((layer) => cut(square(60), layer)), cut(bar(40, 10), 3, 35)]),
+		says: "comes down by 9 mm",
+		severity: "know",
+		press: "mends",
 	},
 	// 38 mm between two middles of 40 mm overlaps 2 mm: enough to hold, less than the 3 mm that are safe. Common practice, no source.
 	"barely-joined": {
 		design: kit([cut(square(40)), cut(square(40), 1, 37.5)], fire("tack")),
-		says: "by less than 3 mm, at 1 joints",
+		says: "by less than 3 mm, at 1 joint",
 		severity: "know",
 		press: "none",
 	},
@@ -192,7 +221,8 @@ const CASES: Record<FindingCode, Case> = {
 		severity: "know",
 		press: "none",
 	},
-	"other-level": { design: kit(two(), fire("tack")), says: "6 mm at the thickest", severity: "know", press: "mends" },
+	// A 12 mm tower on a base of 3 mm.
+	relief: { design: kit(tower, fire("tack")), says: "Of its 9 mm of relief", severity: "know", press: "none" },
 	"raised-slump": {
 		design: kit(tower, fire("tack", "slump")),
 		says: "at most 85 °C/h up",

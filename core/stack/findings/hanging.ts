@@ -4,7 +4,7 @@ import type { Finding } from "../finding";
 import { type Hang, hangOf } from "../hang";
 import type { Lain } from "../lay";
 import type { Stack } from "../stack";
-import { ids } from "./words";
+import { holdsAny, ids, names } from "./words";
 
 /** Under this nobody sees it, degrees. Common practice, no source. */
 const SEEN_DEG = 1;
@@ -21,7 +21,7 @@ export const hangs = (stack: Stack): Hang => hangOf(loopsOf(stack).map(eyeOf), s
 /** Straight only with the centre of mass under the loop; held only between two layers. */
 export function hangingFindings(stack: Stack): Finding[] {
 	const loops = loopsOf(stack);
-	return [...tiltFindings(stack, loops), ...loops.flatMap((loop) => heldFindings(stack, loop))];
+	return [...tiltFindings(stack, loops), ...heldFindings(stack, loops)];
 }
 
 function tiltFindings(stack: Stack, loops: readonly Lain[]): Finding[] {
@@ -98,7 +98,25 @@ function twoLoops(stack: Stack, loops: readonly Lain[], hang: Extract<Hang, { lo
 	return findings;
 }
 
-function heldFindings(stack: Stack, loop: Lain): Finding[] {
+function heldFindings(stack: Stack, loops: readonly Lain[]): Finding[] {
+	const bare = loops.filter((loop) => !isHeld(stack, loop));
+	if (!holdsAny(bare)) return [];
+	const [{ part }] = bare;
+	return [
+		{
+			code: "loop-bare",
+			severity: "fix",
+			sentence: say`${names(bare)} ${bare.length === 1 ? "does" : "do"} not lie between two layers: ${bare.length === 1 ? "its" : "the"} ${{ mm: part.kind === "loop" ? part.tailMm : 0 }} tail pulls out.`,
+			remedy: say`Lay glass under and over the tail, and a scrap of fibre under the eye.`,
+			partIds: ids(bare),
+			at: eyeOf(bare[0]),
+			places: bare.map(eyeOf),
+		},
+	];
+}
+
+/** Glass lies under its tail and over it. */
+function isHeld(stack: Stack, loop: Lain): boolean {
 	const tail = boundsOf(loop.region.slice(-1));
 	const at = { x: (tail.minX + tail.maxX) / 2, y: tail.minY + 1 };
 	const over = stack.columns.find(
@@ -110,16 +128,5 @@ function heldFindings(stack: Stack, loop: Lain): Finding[] {
 			parts.some(({ glassMm }) => glassMm > 0),
 	);
 	const glass = over?.parts.filter(({ glassMm }) => glassMm > 0) ?? [];
-	const between = glass.some(({ layer }) => layer < loop.layer) && glass.some(({ layer }) => layer > loop.layer);
-	if (between) return [];
-	return [
-		{
-			code: "loop-bare",
-			severity: "fix",
-			sentence: say`${loop.name} does not lie between two layers: its ${{ mm: loop.part.kind === "loop" ? loop.part.tailMm : 0 }} tail pulls out.`,
-			remedy: say`Lay glass under and over the tail, and a scrap of fibre under the eye.`,
-			partIds: ids([loop]),
-			at: eyeOf(loop),
-		},
-	];
+	return glass.some(({ layer }) => layer < loop.layer) && glass.some(({ layer }) => layer > loop.layer);
 }

@@ -1,5 +1,4 @@
 import { SLOW_RAMP_C_PER_H } from "../../firing/demand";
-import { LEVEL_WORDS } from "../../firing/level";
 import { COOLING_LAG_K, lagStressPa } from "../../firing/rates";
 import { ALLOWED_TENSION_PA } from "../../glass/constants";
 import { type Phrase, say } from "../../units/phrase";
@@ -7,14 +6,12 @@ import { touchesDarkAndWhite } from "../contacts";
 import { effectiveThicknessMm, UNEVEN_RATIO } from "../effective-thickness";
 import type { Finding } from "../finding";
 import type { Stack } from "../stack";
-import { suggestLevel } from "../suggest-level";
 
 /** Many heights in one piece mean stress; what the route does to it. */
 export function heightFindings(stack: Stack): Finding[] {
 	const { thickestMm: thick, thinnestMm: thin, level, insertMm, hadLevel } = stack;
 	const effectiveMm = effectiveThicknessMm(thick + insertMm, thin, level, hadLevel);
 	const ratio = thin > 0 ? thick / thin : 1;
-	const suggested = suggestLevel(thick, thin);
 	const gentle = level === "tack" || level === "sinter";
 	const findings: Finding[] = [];
 	if (ratio > UNEVEN_RATIO) {
@@ -44,20 +41,6 @@ export function heightFindings(stack: Stack): Finding[] {
 			partIds: stack.lain.filter(({ part }) => part.kind === "fibre" && part.use === "insert").map(({ id }) => id),
 		});
 	}
-	const shaped = insertMm > 0 || stack.lain.some(({ part }) => part.kind === "dam");
-	if (stack.hadLevel === undefined && level !== suggested && !shaped) {
-		findings.push({
-			code: "other-level",
-			severity: "know",
-			sentence: say`${{ mm: thick }} at the thickest and ${{ mm: thin }} at the thinnest is usually fired to ${LEVEL_WORDS[suggested]}; the route says ${LEVEL_WORDS[level]}.`,
-			remedy: say`Keep the route if that is the look you want.`,
-			partIds: [],
-			fix: {
-				label: say`Fire to ${LEVEL_WORDS[suggested]}`,
-				changes: [{ do: "level", firing: stack.firing, level: suggested }],
-			},
-		});
-	}
 	return [...findings, ...raisedSlump(stack), ...tones(stack)];
 }
 
@@ -70,14 +53,14 @@ function evenCooling({ glass, book, thickestMm }: Stack, effectiveMm: number): P
 }
 
 /** Slumping a piece that kept its heights takes far longer. */
-function raisedSlump({ design, thickestMm, thinnestMm }: Stack): Finding[] {
+function raisedSlump({ design, thickestMm, thinnestMm, insertMm }: Stack): Finding[] {
 	const raised = design.route.findIndex(
 		({ level }, i) =>
 			level === "slump" && design.route.slice(0, i).some((step) => step.level === "tack" || step.level === "contour"),
 	);
 	if (raised < 0 || thickestMm <= thinnestMm) return [];
 	const had = design.route.slice(0, raised).findLast(({ level }) => level === "tack" || level === "contour");
-	const effectiveMm = effectiveThicknessMm(thickestMm, thinnestMm, "slump", had?.level);
+	const effectiveMm = effectiveThicknessMm(thickestMm + insertMm, thinnestMm, "slump", had?.level);
 	return [
 		{
 			code: "raised-slump",

@@ -10,13 +10,21 @@ import { fitFindings } from "./fit";
 import { hangingFindings } from "./hanging";
 import { heightFindings } from "./heights";
 import { joinFindings } from "./joins";
+import { looseFindings } from "./loose";
 import { meetingFindings } from "./meeting";
 import { overhangFindings } from "./overhang";
 import { reactionFindings } from "./reactions";
+import { reliefFindings } from "./relief";
+import { roomFindings } from "./room";
+import { samePlaceFindings } from "./same-place";
 import { surfaceFindings } from "./surface";
+import { FINDING_CODES } from "./titles";
 
 const ALL = [
 	familyFindings,
+	samePlaceFindings,
+	looseFindings,
+	roomFindings,
 	joinFindings,
 	meetingFindings,
 	overhangFindings,
@@ -27,10 +35,15 @@ const ALL = [
 	airFindings,
 	reactionFindings,
 	surfaceFindings,
+	reliefFindings,
 	edgeFindings,
 	castingFindings,
 ] as const;
 
-/** Everything the core has to say about a laid-up kit, worst first. */
+/** Everything the core has to say about a laid-up kit: worst first, then in the order in which it is dealt with. */
 export const findingsOf = (stack: Stack): Finding[] =>
-	stack.glass.length === 0 ? [] : ALL.flatMap((find) => find(stack)).sort(bySeverity);
+	stack.glass.length === 0
+		? []
+		: ALL.flatMap((find) => find(stack)).sort((a, b) => bySeverity(a, b) || rankOf(a) - rankOf(b));
+
+const rankOf = ({ code }: Finding): number => FINDING_CODES.indexOf(code);

@@ -1,14 +1,17 @@
 import { FUSE_LEVELS, type FuseLevel, LEVEL_AIM, LEVEL_WORDS } from "../../firing/level";
 import { isOn } from "../../geometry/inside";
 import { nearestOf } from "../../geometry/nearest";
-import { apart, areaMm2, intersect, type Point } from "../../geometry/region";
+import { apart, areaMm2, intersect } from "../../geometry/region";
 import { say } from "../../units/phrase";
 import { afterOf, thicknessAt } from "../after";
+import type { Body } from "../bodies";
 import { TOUCH_MM } from "../contacts";
-import type { Finding } from "../finding";
+import type { Finding, Mend } from "../finding";
 import type { Lain } from "../lay";
 import type { Stack } from "../stack";
-import { names } from "./words";
+import type { Gap } from "./hold-together";
+import { isLoose } from "./loose";
+import { holdsAny, ids, names, worstOf } from "./words";
 
 /** Wider gaps are never closed by a usual stack, mm. */
 const WIDEST_MM = 14;
@@ -18,39 +21,37 @@ const USUAL_ROOM_MM = 10;
 /** Parts laid apart over bare shelf that the firing brings together. */
 export function meetingFindings(stack: Stack): Finding[] {
 	if (stack.bodies.every(({ after }) => after.mostMm < TOUCH_MM / 2)) return [];
-	const gaps = gapsOf(stack);
-	const closing = gaps.filter((gap) => closes(gap, stack) && thicknessAt(gap.at, stack.glass) === 0);
-	return closing.map(({ a, b, mm, at }) => {
-		const calmer = calmerLevel(stack, at, a, b);
-		return {
+	const bodyOf = new Map(stack.bodies.flatMap((body) => body.parts.map((part) => [part, body] as const)));
+	const closing = gapsOf(stack, bodyOf).filter((gap) => closes(gap, bodyOf) && thicknessAt(gap.at, stack.glass) === 0);
+	if (!holdsAny(closing)) return [];
+	const widest = worstOf(closing, ({ mm }) => mm);
+	const fix = calmer(stack, closing, bodyOf);
+	return [
+		{
 			code: "will-meet",
-			severity: "fix" as const,
-			sentence: say`${names([a, b])} lie ${{ mm }} apart and meet at ${LEVEL_WORDS[stack.level]}: the gap closes.`,
+			severity: "fix",
+			sentence:
+				closing.length === 1
+					? say`${names([widest.a, widest.b])} lie ${{ mm: widest.mm }} apart and meet at ${LEVEL_WORDS[stack.level]}: the gap closes.`
+					: say`${{ n: closing.length }} gaps close at ${LEVEL_WORDS[stack.level]}, up to the ${{ mm: widest.mm }} between ${names([widest.a, widest.b])}.`,
 			remedy: say`Give them ${{ mm: USUAL_ROOM_MM }}, take less glass at the edge, or fire lower.`,
-			partIds: [a.id, b.id],
-			at,
-			...(calmer && {
-				fix: {
-					label: say`Fire to ${LEVEL_WORDS[calmer]}`,
-					changes: [{ do: "level" as const, firing: stack.firing, level: calmer }],
-				},
-			}),
-		};
-	});
+			partIds: [...new Set(closing.flatMap(({ a, b }) => ids([a, b])))],
+			at: widest.at,
+			places: closing.map(({ at }) => at),
+			...(fix && { fix }),
+		},
+	];
 }
 
-interface Gap {
-	a: Lain;
-	b: Lain;
-	mm: number;
-	at: Point;
-}
+type BodyOf = ReadonlyMap<Lain, Body>;
 
-function gapsOf({ glass, contacts }: Stack): Gap[] {
+function gapsOf({ glass, contacts }: Stack, bodyOf: BodyOf): Gap[] {
 	const meeting = new Set(contacts.map(({ a, b }) => `${a.id} ${b.id}`));
+	const loose = new Set([...new Set(bodyOf.values())].filter(isLoose));
 	return glass.flatMap((a, i) =>
 		glass.slice(i + 1).flatMap((b): Gap[] => {
 			if (apart(a.box, b.box, WIDEST_MM) || meeting.has(`${a.id} ${b.id}`)) return [];
+			if ([a, b].some((part) => loose.has(bodyOf.get(part) as Body))) return [];
 			const near = nearestOf(a.region, b.region);
 			if (near.mm <= TOUCH_MM || near.mm > WIDEST_MM) return [];
 			return [{ a, b, mm: near.mm, at: { x: (near.a.x + near.b.x) / 2, y: (near.a.y + near.b.y) / 2 } }];
@@ -58,8 +59,8 @@ function gapsOf({ glass, contacts }: Stack): Gap[] {
 	);
 }
 
-function closes({ a, b, at }: Gap, { bodies }: Stack): boolean {
-	const [one, other] = [a, b].map((part) => bodies.find(({ parts }) => parts.includes(part)));
+function closes({ a, b, at }: Gap, bodyOf: BodyOf): boolean {
+	const [one, other] = [bodyOf.get(a), bodyOf.get(b)];
 	if (!one || !other) return false;
 	if (one === other) return isOn(at, one.after.region);
 	return (
@@ -68,9 +69,19 @@ function closes({ a, b, at }: Gap, { bodies }: Stack): boolean {
 	);
 }
 
-/** The next gentler level at which this gap stays open. */
-function calmerLevel(stack: Stack, at: Point, a: Lain, b: Lain): FuseLevel | undefined {
+/** The next gentler level at which all these gaps stay open. */
+function calmer(stack: Stack, gaps: readonly Gap[], bodyOf: BodyOf): Mend | undefined {
 	const lower = FUSE_LEVELS.slice(FUSE_LEVELS.indexOf("tack"), FUSE_LEVELS.indexOf(stack.level)).reverse();
-	const bodies = stack.bodies.filter(({ parts }) => parts.includes(a) || parts.includes(b));
-	return lower.find((level) => bodies.every(({ parts }) => !isOn(at, afterOf(parts, LEVEL_AIM[level]).region)));
+	const bodies = [...new Set(gaps.flatMap(({ a, b }) => [bodyOf.get(a), bodyOf.get(b)]))].filter((one) => !!one);
+	const staysOpen = (level: FuseLevel) => {
+		const after = bodies.map(({ parts }) => afterOf(parts, LEVEL_AIM[level]).region);
+		return gaps.every(({ at }) => after.every((region) => !isOn(at, region)));
+	};
+	const level = lower.find(staysOpen);
+	return (
+		level && {
+			label: say`Fire to ${LEVEL_WORDS[level]}`,
+			changes: [{ do: "level", firing: stack.firing, level }],
+		}
+	);
 }

@@ -46,6 +46,7 @@ export async function planLoad(
 	if (!family) throw new Refusal("invalid", "No piece was chosen for this load.");
 	const schools = {
 		cooling: studio.coolingSchool,
+		warmUp: studio.warmUpSchool,
 		soak: studio.soakSchool,
 		heat: studio.heatSchool,
 		dots: studio.dotSchool,

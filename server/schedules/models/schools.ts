@@ -5,5 +5,6 @@ export const schoolsOf = (studio: Studio): Schools => ({
 	heat: studio.heatSchool,
 	soak: studio.soakSchool,
 	cooling: studio.coolingSchool,
+	warmUp: studio.warmUpSchool,
 	dots: studio.dotSchool,
 });

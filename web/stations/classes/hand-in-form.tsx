@@ -1,16 +1,17 @@
 import type { PieceBrief } from "@contract/pieces";
-import { FUSE_LEVELS, LEVEL_WORDS } from "@core/firing/level";
-import { DRY_MIN, GLUE_WORDS, GLUES, type Glue } from "@core/journey/events";
+import { FUSE_LEVELS, type FuseLevel, LEVEL_WORDS } from "@core/firing/level";
+import { asMadeDiffers } from "@core/journey/as-made-differs";
+import { type AsMade, DRY_MIN, GLUE_WORDS, GLUES, type Glue } from "@core/journey/events";
 import { effectiveThicknessMm } from "@core/stack/effective-thickness";
-import { suggestLevel } from "@core/stack/suggest-level";
 import { formatMinutes } from "@core/units/duration";
+import { phraseText } from "@core/units/phrase";
 import { useRef, useState } from "react";
 import { ChoiceField, NumberField, TextField } from "../../forms/fields";
 import { FileField, PHOTOS } from "../../forms/file-field";
 import { Problems, Trouble } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";
 import { type TroubleError, upload } from "../../lib/api";
-import { useFigure } from "../../lib/prefs";
+import { useFigure, usePrefs } from "../../lib/prefs";
 import { LevelGlyph } from "../../ui/signs";
 
 /** Measures the student's piece as it really is, and decides again which level it belongs to. One schema with the server. */
@@ -25,7 +26,6 @@ export function HandInForm({
 	onDone(): void;
 	onCancel(): void;
 }) {
-	const figure = useFigure();
 	const [photo, setPhoto] = useState<File | null>(null);
 	const [photoTrouble, setPhotoTrouble] = useState<TroubleError | null>(null);
 	const [photoId] = useState(() => crypto.randomUUID());
@@ -53,7 +53,6 @@ export function HandInForm({
 	const { level, glue, asMade } = form.values;
 	const { thickestMm: thickest, thinnestMm: thinnest } = asMade;
 	const measured = thickest > 0 && thinnest > 0 && thickest >= thinnest;
-	const suggested = measured ? suggestLevel(thickest, thinnest) : null;
 
 	/** Once: a photo already sent is not sent again with the next try. */
 	const sendPhotoOnce = async (): Promise<boolean> => {
@@ -94,20 +93,7 @@ export function HandInForm({
 					{...form.field("level")}
 				/>
 			</div>
-			{suggested && (
-				<p className="flex flex-wrap items-center gap-x-2 border-y border-line py-2">
-					<span>
-						Anneals as <b className="figure">{figure({ mm: effectiveThicknessMm(thickest, thinnest, level) })}</b> and
-						is usually fired to
-					</span>
-					<LevelGlyph level={suggested} />
-					{suggested !== level && (
-						<button type="button" className="btn btn-sm" onClick={() => form.set("level", suggested)}>
-							Take it
-						</button>
-					)}
-				</p>
-			)}
+			{measured && <AsItBehaves piece={piece} made={asMade} level={level} />}
 			<TextField label="What changed from the kit" multiline {...form.field("asMade.changed")} />
 			<ChoiceField
 				label="Held with"
@@ -140,5 +126,30 @@ export function HandInForm({
 				</button>
 			</div>
 		</form>
+	);
+}
+
+/** What the piece as it was made does at its level: as the kit does, or otherwise, with the difference. */
+function AsItBehaves({ piece, made, level }: { piece: PieceBrief; made: AsMade; level: FuseLevel }) {
+	const figure = useFigure();
+	const { units } = usePrefs();
+	const sized = made.widthMm > 0 && made.heightMm > 0;
+	const differs = piece.planned && sized ? asMadeDiffers(piece.planned, made, level) : [];
+	return (
+		<div className="border-y border-line py-2" role="status">
+			<p className="flex flex-wrap items-center gap-x-2">
+				<LevelGlyph level={level} />
+				<span>
+					Anneals as{" "}
+					<b className="figure">{figure({ mm: effectiveThicknessMm(made.thickestMm, made.thinnestMm, level) })}</b>
+					{piece.planned && sized && differs.length === 0 && ", as the kit does"}
+				</span>
+			</p>
+			{differs.map((sentence) => (
+				<p key={phraseText(sentence, units)} className="mt-1 font-bold">
+					{phraseText(sentence, units)}
+				</p>
+			))}
+		</div>
 	);
 }

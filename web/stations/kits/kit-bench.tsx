@@ -67,7 +67,7 @@ const TELLING: Tab[] = ["tells", "route", "try"];
 
 /** Cuts of glass on layers: plan, stack and section to scale, and what the kiln will do to them. */
 function KitBench({ view, frame }: StationProps<"kit">) {
-	const { kit, glasses, families, moulds, clearHeightMm, coolingSchool } = view;
+	const { kit, glasses, families, moulds, clearHeightMm, pace } = view;
 	const mayEdit = frame.person.role === "instructor";
 	const design = useDraft((draft) => draft.document);
 	const opened = useDraft((draft) => draft.opened);
@@ -91,8 +91,8 @@ function KitBench({ view, frame }: StationProps<"kit">) {
 	const drawn = useMemo(() => drawnParts(seen, byId), [seen, byId]);
 	const cut = useMemo(() => ownCut ?? usualCut(drawn), [ownCut, drawn]);
 	const books = useMemo(
-		() => ({ glasses, families, moulds, clearHeightMm, coolingSchool }),
-		[glasses, families, moulds, clearHeightMm, coolingSchool],
+		() => ({ glasses, families, moulds, clearHeightMm, pace }),
+		[glasses, families, moulds, clearHeightMm, pace],
 	);
 	const { survey, section, tryOut, sound, reading: state } = useSurvey(seen, books, cut);
 	const reading = survey?.reading ?? kit.reading;

@@ -62,7 +62,7 @@ const viewOf = (design: KitDesign, change: Partial<KitView> = {}): KitView => ({
 		{ version: 1, revision: 1, frozenAt: "2031-02-01T10:00:00Z", pieces: 1 },
 	],
 	clearHeightMm: 180,
-	coolingSchool: "usual",
+	pace: { cooling: "usual", warmUp: "usual" },
 	currency: "USD",
 	...change,
 });

@@ -12,7 +12,7 @@ const books = {
 	families: FAMILIES,
 	moulds: MOULDS,
 	clearHeightMm: 150,
-	coolingSchool: "usual" as const,
+	pace: { cooling: "usual" as const, warmUp: "usual" as const },
 };
 const glassId = GLASSES.find(({ form }) => form === "sheet")?.id ?? "";
 const plain = kit([cut(square(80), 0, 0, 0, glassId)]);

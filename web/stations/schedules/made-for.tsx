@@ -2,7 +2,14 @@ import type { ScheduleView } from "@contract/schedules";
 import { demandOf, type PieceToFire } from "@core/firing/demand";
 import { demandOfDocument, PLAIN_PIECE, type ScheduleDocument } from "@core/firing/document";
 import { FUSE_LEVELS, type FuseLevel, LEVEL_WORDS } from "@core/firing/level";
-import { COOLING_SCHOOLS, DOT_SCHOOLS, HEAT_SCHOOLS, type Schools } from "@core/firing/schools";
+import {
+	COOLING_SCHOOLS,
+	DOT_SCHOOLS,
+	HEAT_SCHOOLS,
+	type Schools,
+	USUAL_PACE,
+	WARM_UP_SCHOOLS,
+} from "@core/firing/schools";
 import { SOAK_SCHOOLS } from "@core/glass/family";
 import { formatMinutes } from "@core/units/duration";
 import { useState } from "react";
@@ -16,12 +23,14 @@ export const SCHOOL_WORDS = {
 	heat: { hotterShorter: "hotter and shorter", usual: "usual", coolerLonger: "cooler and longer" },
 	soak: { lower: "soak lower, near the strain point", atAnnealingPoint: "soak at the annealing point" },
 	cooling: { usual: "usual cooling", cautious: "cautious, half the rates" },
+	warmUp: { usual: "usual, 10 K through the glass", cautious: "cautious, 5 K through the glass" },
 	dots: { asOthers: "dots like all others", straightUp: "tiny dots straight up and off" },
 } as const;
 
 /** The schools one by one: what each is called, and what may be chosen. */
 const SCHOOLS: [keyof Schools, string, { value: string; label: string }[]][] = [
 	["heat", "Heat", options(HEAT_SCHOOLS, SCHOOL_WORDS.heat)],
+	["warmUp", "Heating up", options(WARM_UP_SCHOOLS, SCHOOL_WORDS.warmUp)],
 	["soak", "Soak", options(SOAK_SCHOOLS, SCHOOL_WORDS.soak)],
 	["cooling", "Cooling", options(COOLING_SCHOOLS, SCHOOL_WORDS.cooling)],
 	["dots", "Dots", options(DOT_SCHOOLS, SCHOOL_WORDS.dots)],
@@ -155,7 +164,7 @@ function PieceRow(props: {
 	const { piece, sets, onChange, onRemove } = props;
 	const figure = useFigure();
 	const [open, setOpen] = useState(false);
-	const asked = demandOf(piece, "usual");
+	const asked = demandOf(piece, USUAL_PACE);
 	const length = (label: string, key: "thickestMm" | "effectiveMm" | "acrossMm" | "trappedSpanMm") => (
 		<NumberField
 			compact

@@ -89,6 +89,7 @@ const piece = (change: Partial<PieceBrief>): PieceBrief => ({
 	],
 	stackCode: "90 | 3·3 | full",
 	effectiveMm: 6,
+	planned: null,
 	asMade: { widthMm: 96, heightMm: 96, thickestMm: 6, thinnestMm: 6, massG: null, changed: "" },
 	readyFrom: null,
 	spot: null,

@@ -3,7 +3,7 @@ import { glassCostOf } from "@core/cost/glass-cost";
 import { type Glass, isStriker } from "@core/glass/glass";
 import { applyChanges } from "@core/kit/change";
 import { cutsOf, glassIdOf, type KitDesign } from "@core/kit/kit";
-import type { Finding } from "@core/stack/finding";
+import type { Finding, Mend } from "@core/stack/finding";
 import type { KitReading } from "@core/stack/read-kit";
 import type { KitSurvey } from "@core/stack/survey";
 import { memo, useMemo } from "react";
@@ -29,9 +29,9 @@ export const TellPanel = memo(function TellPanel({ view, reading, survey, design
 	const choose = useDraft((draft) => draft.choose);
 	const { findings } = reading;
 	const toMend = findings.filter(({ severity }) => severity !== "know").length;
-	const fix = (finding: Finding) => {
-		edit((before) => applyChanges(before, finding.fix?.changes ?? []));
-		choose(finding.fix?.changes.flatMap((change) => (change.do === "add" ? [change.part.id] : [])) ?? []);
+	const fix = (_: Finding, { changes }: Mend) => {
+		edit((before) => applyChanges(before, changes));
+		choose(changes.flatMap((change) => (change.do === "add" ? [change.part.id] : [])));
 	};
 	return (
 		<>

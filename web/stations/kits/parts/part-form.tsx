@@ -19,6 +19,8 @@ const FORMS: Partial<Record<PartKind, readonly GlassForm[]>> = {
 	lump: ["sheet", "cane", "frit"],
 };
 
+const isGlass = ({ kind }: KitPart): boolean => kind in FORMS || kind === "component";
+
 /** One part with all its sizes: what it is, of what, where it lies. */
 export function PartForm({ part, glasses, onChange, errorAt }: Props) {
 	const route = useDraft(({ document }) => document.route);
@@ -66,6 +68,17 @@ export function PartForm({ part, glasses, onChange, errorAt }: Props) {
 			/>
 			{length("Across", "xMm", part.xMm)}
 			{length("Up", "yMm", part.yMm)}
+			{isGlass(part) && (
+				<label className="col-span-2 flex min-h-9 items-center gap-2">
+					<input
+						type="checkbox"
+						className="checkbox checkbox-sm"
+						checked={part.loose ?? false}
+						onChange={(event) => set({ loose: event.target.checked || undefined })}
+					/>
+					fired loose, a piece by itself
+				</label>
+			)}
 			{route.length > 1 && (
 				<ChoiceField
 					compact

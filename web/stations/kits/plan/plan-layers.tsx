@@ -159,22 +159,42 @@ export const AfterOutline = memo(function AfterOutline({ after, px }: Sized & { 
 	);
 });
 
-/** How parts hold together: a filled dot where they join, an open one where they only touch. */
+/** How parts hold together: a filled dot where they join, a slit square where only their edges do, an open ring where nothing does. */
 export const Joints = memo(function Joints({ joints, px }: Sized & { joints: KitSurvey["joints"] }) {
 	return (
 		<g pointerEvents="none" strokeWidth={px * 1.5}>
-			{joints.map(({ a, b, joined, at }) => (
-				<circle
-					key={`${a} ${b}`}
-					cx={at.x}
-					cy={-at.y}
-					r={px * (joined ? 3 : 4.5)}
-					className={joined ? "fill-base-content stroke-base-100" : "fill-base-100 stroke-warning"}
-				/>
-			))}
+			{joints.map(({ a, b, kind, at }) =>
+				kind === "edge" ? (
+					<EdgeJoint key={`${a} ${b}`} at={at} px={px} />
+				) : (
+					<circle
+						key={`${a} ${b}`}
+						cx={at.x}
+						cy={-at.y}
+						r={px * (kind === "joined" ? 3 : 4.5)}
+						className={kind === "joined" ? "fill-base-content stroke-base-100" : "fill-base-100 stroke-warning"}
+					/>
+				),
+			)}
 		</g>
 	);
 });
+
+function EdgeJoint({ at, px }: Sized & { at: Point }) {
+	const half = 4.5 * px;
+	return (
+		<g>
+			<rect
+				x={at.x - half}
+				y={-at.y - half}
+				width={2 * half}
+				height={2 * half}
+				className="fill-base-100 stroke-base-content"
+			/>
+			<path d={`M${at.x} ${-at.y - half}v${2 * half}`} className="stroke-base-content" />
+		</g>
+	);
+}
 
 const MARK: Record<Finding["severity"], string> = {
 	stop: "stroke-error",
@@ -182,7 +202,7 @@ const MARK: Record<Finding["severity"], string> = {
 	know: "stroke-secondary",
 };
 
-/** Where findings are: a ring at the place, the line along which two parts meet. */
+/** Where findings are: a ring at the worst place and, looked at, at all others; the lines along which parts meet. */
 export const FindingMarks = memo(function FindingMarks({
 	findings,
 	looked,
@@ -191,15 +211,19 @@ export const FindingMarks = memo(function FindingMarks({
 	return (
 		<g pointerEvents="none" fill="none">
 			{findings.map((finding) => {
-				const { at, line, severity, code, partIds } = finding;
+				const { at, places = [], lines = [], severity, code } = finding;
 				const wide = finding === looked;
-				if (!wide && severity === "know" && !line) return null;
+				if (!wide && severity === "know" && lines.length === 0) return null;
 				return (
-					<g key={`${code} ${partIds.join()}`} className={MARK[severity]} strokeWidth={px * (wide ? 3.5 : 2)}>
-						{line && line.length > 1 && (
-							<path d={regionPath([line])} strokeDasharray={`${px * 2} ${px * 3}`} strokeLinecap="round" />
+					<g key={code + (at ? `${at.x} ${at.y}` : "")} className={MARK[severity]} strokeWidth={px * (wide ? 3.5 : 2)}>
+						{lines.length > 0 && (
+							<path d={regionPath(lines)} strokeDasharray={`${px * 2} ${px * 3}`} strokeLinecap="round" />
 						)}
-						{at && (!line || wide) && <circle cx={at.x} cy={-at.y} r={px * (wide ? 15 : 10)} />}
+						{wide &&
+							places.map((place) => (
+								<circle key={`${place.x} ${place.y}`} cx={place.x} cy={-place.y} r={px * 8} strokeWidth={px * 1.5} />
+							))}
+						{at && (lines.length === 0 || wide) && <circle cx={at.x} cy={-at.y} r={px * (wide ? 15 : 10)} />}
 					</g>
 				);
 			})}
