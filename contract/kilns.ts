@@ -27,7 +27,8 @@ export interface KilnCell {
 	/** Age of the reading in seconds; null when no reading was ever taken. */
 	readAgoS: number | null;
 	uses: number;
-	phase: string;
+	/** What it is doing, in a word or two. */
+	phase: Phrase;
 	firing: {
 		id: string;
 		number: number;

@@ -81,6 +81,20 @@ function cooling(soakC: number, firstCPerH: number): Segment[] {
 	];
 }
 
+/** The same firing at the pace of another demand: its first ramp and its cooling. Straight up and off stays as it is. */
+export function repaced({ segments }: Schedule, demand: Demand): Schedule {
+	const soak = segments.find(({ name, holdMin }) => name === "drop" && holdMin > 0);
+	if (!soak) return { segments };
+	const up = demand.firstRampCPerH === "full" ? "full" : Math.floor(demand.firstRampCPerH);
+	const hot = segments.filter(({ name }) => !name.startsWith("down"));
+	return {
+		segments: [
+			...hot.map((one) => (one.name === "up" ? { ...one, rateCPerH: up } : one)),
+			...cooling(soak.targetC, demand.coolCPerH),
+		] as Segment[],
+	};
+}
+
 /**
  * The whole-degree peak (°C) whose flow comes nearest to `aim`; bisection, flow grows with the peak. Where it jumps, because a
  * hold to let air out comes in, the nearer side of the jump.

@@ -35,11 +35,13 @@ export interface Schools {
 	dots: DotSchool;
 }
 
+export const USUAL_PACE: Pace = { cooling: "usual", warmUp: "usual" };
+
 export const USUAL_SCHOOLS: Schools = {
+	...USUAL_PACE,
 	heat: "usual",
 	soak: "lower",
 	cooling: "usual",
 	warmUp: "usual",
 	dots: "asOthers",
 };
-export const USUAL_PACE: Pace = USUAL_SCHOOLS;

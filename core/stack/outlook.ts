@@ -1,10 +1,10 @@
-import { buildSchedule } from "../firing/build";
+import { buildSchedule, repaced } from "../firing/build";
 import { demandOf, type PieceToFire } from "../firing/demand";
 import type { FuseLevel } from "../firing/level";
-import { peakOf, scheduleHours } from "../firing/schedule";
-import { type Pace, USUAL_PACE } from "../firing/schools";
+import { curveOf, peakOf, type Schedule, scheduleHours } from "../firing/schedule";
+import { COOLING_SCHOOLS, type Pace, USUAL_PACE, WARM_UP_SCHOOLS } from "../firing/schools";
 import { boundsOf } from "../geometry/region";
-import { FAMILY_90 } from "../glass/family";
+import { FAMILY_90, type GlassFamily } from "../glass/family";
 import { touchesDarkAndWhite, trappedSpanMm } from "./contacts";
 import { effectiveThicknessMm } from "./effective-thickness";
 import type { Stack } from "./stack";
@@ -19,8 +19,22 @@ export interface FiringOutlook {
 	effectiveMm: number;
 	soakMin: number;
 	coolCPerH: number;
+	/** Until the programme is done; the kiln's own cooling may take longer. */
 	hours: number;
+	/** What of them each stretch takes. */
+	parts: Record<OutlookPart, number>;
+	/** The same at every pace a studio may have. */
+	hoursAt: PacedHours[];
 }
+
+export const OUTLOOK_PARTS = ["heatingUp", "peak", "soak", "cooling"] as const;
+export type OutlookPart = (typeof OUTLOOK_PARTS)[number];
+
+export type PacedHours = Pace & { hours: number };
+
+export const PACES: readonly Pace[] = WARM_UP_SCHOOLS.flatMap((warmUp) =>
+	COOLING_SCHOOLS.map((cooling) => ({ warmUp, cooling })),
+);
 
 /** What a schedule has to know of a laid-up kit. */
 export function pieceToFire(stack: Stack, fired: boolean): PieceToFire {
@@ -38,16 +52,22 @@ export function pieceToFire(stack: Stack, fired: boolean): PieceToFire {
 	};
 }
 
+/** Has any of its glass been fused before this firing? */
+export const isRefired = (stack: Stack): boolean => stack.firing > 0 && stack.glass.some(({ fused }) => fused);
+
 /** The firing a laid-up kit is for, in figures. The family with most glass is the one it is solved for. */
-export function outlookOf(stack: Stack, pace: Pace = USUAL_PACE, familyId = mainFamily(stack)): FiringOutlook {
-	const family = stack.book.families.get(familyId ?? "") ?? FAMILY_90;
-	const piece = pieceToFire(stack, stack.firing > 0 && stack.glass.some(({ fused }) => fused));
+export const outlookOf = (stack: Stack, pace: Pace = USUAL_PACE, familyId = mainFamily(stack)): FiringOutlook => ({
+	firing: stack.firing,
+	...outlookOfPiece(pieceToFire(stack, isRefired(stack)), pace, stack.book.families.get(familyId ?? "") ?? FAMILY_90),
+});
+
+/** The same of a piece given by its figures. */
+export function outlookOfPiece(piece: PieceToFire, pace: Pace, family: GlassFamily): Omit<FiringOutlook, "firing"> {
 	const demand = demandOf(piece, pace);
 	const schedule = buildSchedule(demand, { family });
 	const peak = schedule.segments.find(({ name }) => name === "peak");
 	return {
-		firing: stack.firing,
-		level: stack.level,
+		level: piece.level,
 		peakC: peakOf(schedule),
 		holdMin: peak?.holdMin ?? 0,
 		airMin: demand.airMin,
@@ -55,7 +75,24 @@ export function outlookOf(stack: Stack, pace: Pace = USUAL_PACE, familyId = main
 		soakMin: demand.soakMin,
 		coolCPerH: demand.coolCPerH,
 		hours: scheduleHours(schedule, undefined),
+		parts: partsOf(schedule),
+		hoursAt: PACES.map((other) => ({
+			...other,
+			hours: scheduleHours(repaced(schedule, demandOf(piece, other)), undefined),
+		})),
 	};
+}
+
+/** Hours of the stretches of a firing. */
+function partsOf(schedule: Schedule): Record<OutlookPart, number> {
+	const hoursOf = (count: number) =>
+		(curveOf({ segments: schedule.segments.slice(0, count) }, undefined).at(-1)?.s ?? 0) / 3600;
+	const parts: Record<OutlookPart, number> = { heatingUp: 0, peak: 0, soak: 0, cooling: 0 };
+	schedule.segments.forEach(({ name }, i) => {
+		const part = name === "up" ? "heatingUp" : name === "peak" ? "peak" : name === "drop" ? "soak" : "cooling";
+		parts[part] += hoursOf(i + 1) - hoursOf(i);
+	});
+	return parts;
 }
 
 export function mainFamily({ glass }: Stack): string | undefined {

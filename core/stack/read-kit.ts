@@ -35,7 +35,7 @@ export interface KitReading {
 	columnGlassIds: string[];
 	/** Their thicknesses, mm. */
 	columnMm: number[];
-	/** "90 | 3·3·2 | tack" */
+	/** "90 | 3·3·2 | tack"; empty without glass. */
 	stackCode: string;
 	familyId: string | undefined;
 	level: FuseLevel;
@@ -69,11 +69,14 @@ export function readingOf(stack: Stack): KitReading {
 		hang: hangs(stack),
 		columnGlassIds: column.map(({ glass }) => glass?.id ?? ""),
 		columnMm: column.map(({ glassMm }) => glassMm),
-		stackCode: stackCode(
-			familyId,
-			column.map(({ glassMm }) => glassMm),
-			level,
-		),
+		stackCode:
+			column.length === 0
+				? ""
+				: stackCode(
+						familyId,
+						column.map(({ glassMm }) => glassMm),
+						level,
+					),
 		familyId,
 		level,
 		effectiveMm: effectiveThicknessMm(thickestMm + stack.insertMm, thinnestMm, level, stack.hadLevel),

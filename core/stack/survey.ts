@@ -6,6 +6,7 @@ import type { Meeting } from "./contacts";
 import type { GlassBook } from "./lay";
 import { type FiringOutlook, outlookOf } from "./outlook";
 import { type KitReading, readingOf } from "./read-kit";
+import { type RouteHours, routeHours } from "./route-hours";
 import { type Stack, stackOf } from "./stack";
 
 /** A reading with what a drawing needs of it. */
@@ -20,9 +21,12 @@ export interface KitSurvey {
 	/** How high each part lies, mm. */
 	rests: Record<string, number>;
 	firings: FiringOutlook[];
+	route: RouteHours;
 }
 
 export function surveyOf(stack: Stack, pace: Pace = USUAL_PACE): KitSurvey {
+	const stacks = firingStacks(stack);
+	const firings = stacks.map((one) => outlookOf(one, pace));
 	return {
 		reading: readingOf(stack),
 		patches: stack.columns.filter(({ mm }) => mm > 0).map(({ region, mm }) => ({ region, mm })),
@@ -34,7 +38,8 @@ export function surveyOf(stack: Stack, pace: Pace = USUAL_PACE): KitSurvey {
 			at: shared.length > 0 ? middleOf(shared) : nearest.a,
 		})),
 		rests: Object.fromEntries(stack.rests.map(({ part, restMm }) => [part.id, restMm])),
-		firings: outlooks(stack, pace),
+		firings,
+		route: routeHours(stacks, firings, pace),
 	};
 }
 
@@ -43,16 +48,15 @@ const middleOf = (region: Region): Point => {
 	return { x: (minX + maxX) / 2, y: (minY + maxY) / 2 };
 };
 
-/** Every firing of the route: the parts a component is made of are fired by themselves. */
-function outlooks(stack: Stack, pace: Pace): FiringOutlook[] {
+/** The glass of every firing of the route: the parts a component is made of are fired by themselves. */
+function firingStacks(stack: Stack): Stack[] {
 	const { design, book } = stack;
 	return design.route.map((_, i) => {
-		if (i === stack.firing) return outlookOf(stack, pace);
-		if (i > stack.firing) return outlookOf(laterFiring(stack, i), pace);
+		if (i === stack.firing) return stack;
+		if (i > stack.firing) return laterFiring(stack, i);
 		const loose = design.components.filter(({ firing }) => firing === i);
 		const parts = loose.flatMap((one) => one.parts.map((part) => ({ ...part, firing: i })));
-		const laid = stackOf({ ...design, parts: [...design.parts, ...parts] }, book, i);
-		return outlookOf(laid, pace);
+		return stackOf({ ...design, parts: [...design.parts, ...parts] }, book, i);
 	});
 }
 

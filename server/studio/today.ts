@@ -3,6 +3,7 @@ import type { TodayLine } from "@contract/studio";
 import { LEVEL_WORDS } from "@core/firing/level";
 import { groupBy } from "@core/group-by";
 import { ALARM_WORDS } from "@core/kiln/watch";
+import { METRIC, phraseText } from "@core/units/phrase";
 import { briefs, unfinished } from "@db/queries/pieces";
 import { sessionBriefs } from "@db/queries/sessions";
 import { clockNear, dayOf, wallClockMs } from "@formats/time";
@@ -71,10 +72,17 @@ export const today: View<"today"> = async (context) => {
 			);
 		if (cell.state === "running" || cell.state === "cooling") {
 			waiting.push(
-				line(`fire-${its.id}`, `${cell.name}, ${cell.phase}`, `firing ${its.number}: ${load}`, "/fire", "Look", {
-					at: its.openAt,
-					urgency: "calm",
-				}),
+				line(
+					`fire-${its.id}`,
+					`${cell.name}, ${phraseText(cell.phase, METRIC)}`,
+					`firing ${its.number}: ${load}`,
+					"/fire",
+					"Look",
+					{
+						at: its.openAt,
+						urgency: "calm",
+					},
+				),
 			);
 		}
 	}

@@ -80,7 +80,12 @@ it("schedules kept before there were two schools of heating were made by the slo
 	const id = randomUUID();
 	await addRow("schedule", { id, document });
 	await addRow("schedule_version", { schedule_id: id, document });
-	await addRow("sample", { id: randomUUID(), level: "full", document: "{}", shows: JSON.stringify(["spreads", "other-level"]) });
+	await addRow("sample", {
+		id: randomUUID(),
+		level: "full",
+		document: "{}",
+		shows: JSON.stringify(["spreads", "other-level"]),
+	});
 	await bringOn(12, 13);
 	const kept = { ...schools, warmUp: "cautious" };
 	expect(await book.sql`select document->'schools' as schools from schedule`).toEqual([{ schools: kept }]);

@@ -11,9 +11,9 @@ const GLYPH_H = 18;
 /** One flat sheet, before it is bent. */
 const SHEET = Array.from({ length: 48 }, (_, i) => (i < 2 || i > 45 ? 0 : 3));
 
-/** A section of two bars after a level's heat, drawn by the core's own model; slump sags between two rims. */
+/** A section of two bars after a level's heat, by the core's own model; only stuck they show their seam, run deep they fill walls, slumped they sag. */
 export function LevelGlyph({ level, label = true }: { level: FuseLevel; label?: boolean }) {
-	const profile = level === "slump" ? SHEET : glyphProfile(level === "firePolish" ? "sinter" : level);
+	const profile = level === "slump" ? SHEET : glyphProfile(level);
 	const x = (i: number) => 1 + ((GLYPH_W - 2) * (i + 0.5)) / profile.length;
 	const sag = (i: number) => {
 		if (level !== "slump") return 0;
@@ -35,7 +35,13 @@ export function LevelGlyph({ level, label = true }: { level: FuseLevel; label?: 
 				aria-label={LEVEL_WORDS[level]}
 				className="shrink-0 fill-base-content"
 			>
-				<path d={`M${[...top, ...bottom].join("L")}Z`} />
+				{level === "sinter" || level === "firePolish" ? (
+					<TwoBars floor={floor} />
+				) : level === "deep" ? (
+					<Filled floor={floor} />
+				) : (
+					<path d={`M${[...top, ...bottom].join("L")}Z`} />
+				)}
 				<path d={`M0 ${GLYPH_H - 1.2}H${GLYPH_W}`} className="stroke-base-content" strokeWidth="1.2" />
 				{level === "firePolish" && (
 					<path d={`M${GLYPH_W - 8} 2l1.4 2.6 2.6 1.4-2.6 1.4-1.4 2.6-1.4-2.6-2.6-1.4 2.6-1.4z`} />
@@ -45,6 +51,26 @@ export function LevelGlyph({ level, label = true }: { level: FuseLevel; label?: 
 		</span>
 	);
 }
+
+/** Bars that only stick: still two, with a seam between. */
+const TwoBars = ({ floor }: { floor: number }) => (
+	<>
+		<rect x="3" y={floor - 5} width={GLYPH_W - 6} height="5" />
+		<rect x="10" y={floor - 11} width={GLYPH_W - 20} height="4.8" />
+	</>
+);
+
+/** Glass that ran until walls held it. */
+const Filled = ({ floor }: { floor: number }) => (
+	<>
+		<path
+			d={`M3 ${floor - 12}V${floor}M${GLYPH_W - 3} ${floor - 12}V${floor}`}
+			className="stroke-base-content"
+			strokeWidth="1.6"
+		/>
+		<rect x="5.4" y={floor - 7} width={GLYPH_W - 10.8} height="7" />
+	</>
+);
 
 /** Layers as bands in the glass's own colours, shelf at the bottom, thickness to scale (2 px a mm, at most 12 mm high). */
 export function StackBar({ stack, width = 22 }: { stack: readonly Band[]; width?: number }) {

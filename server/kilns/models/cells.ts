@@ -2,6 +2,7 @@ import type { KilnCell, KilnState } from "@contract/kilns";
 import { OPEN_C } from "@core/firing/build";
 import { curveOf } from "@core/firing/schedule";
 import { silentAfterS } from "@core/kiln/watch";
+import { type Phrase, say } from "@core/units/phrase";
 import { activeFirings, type FiringRow } from "@db/queries/firings";
 import { type KilnRow, loadKilns } from "@db/queries/kilns";
 import { type latestLive, latestLives } from "@db/queries/readings";
@@ -22,14 +23,14 @@ export async function kilnCells({ db, now }: ViewContext): Promise<KilnCell[]> {
 		const airC = reading ? reading.airC : row.body.roomC;
 		const readAgoS = reading ? (now.getTime() - reading.at.getTime()) / 1000 : null;
 		const cell = { id: row.id, name: row.name, kind: row.kind, airC, readAgoS, uses: row.uses };
-		if (!current) return { ...cell, state: "empty" as const, phase: "empty", firing: null };
+		if (!current) return { ...cell, state: "empty" as const, phase: ["empty"], firing: null };
 		const plan = curveOf(current.schedule, row.body);
 		const elapsedS = current.startedAt ? ((now.getTime() - current.startedAt.getTime()) / 1000) * current.speedUp : 0;
 		const state = kilnState(current, row, reading, now, plan.at(-1)?.s ?? 0, elapsedS);
 		return {
 			...cell,
 			state,
-			phase: measuredPhase(reading, current) ?? phaseOf(current, row, state, elapsedS),
+			phase: [measuredPhase(reading, current) ?? phaseOf(current, row, state, elapsedS)].flat(),
 			firing: {
 				id: current.id,
 				number: current.number,
@@ -68,9 +69,9 @@ function measuredPhase(reading: Awaited<ReturnType<typeof latestLive>>, current:
 }
 
 /** Which part of its schedule a firing is in by the clock, in a word or two. */
-function phaseOf(row: FiringRow, { body }: KilnRow, state: KilnState, elapsedS: number): string {
+function phaseOf(row: FiringRow, { body }: KilnRow, state: KilnState, elapsedS: number): string | Phrase {
 	if (state === "planned") return "loaded, not started";
-	if (state === "canOpen") return `below ${OPEN_C} °C`;
+	if (state === "canOpen") return say`below ${{ c: OPEN_C }}`;
 	const words = {
 		up: "heating",
 		peak: "to the peak",

@@ -46,7 +46,7 @@ export async function stationCounts(
 	return {
 		kits: { count: kits, late: 0, line: kits === 1 ? "kit" : "kits" },
 		cut: { count: cutsLeft, late: 0, line: cutsLeft > 0 ? "cuts to do" : "all cut" },
-		bench: { ...there(["issued"]), line: session?.isToday ? `class at ${session.startsAt}` : "in hand" },
+		bench: { ...there(["issued"]), line: session?.isToday ? `at ${session.startsAt}` : "in hand" },
 		dry: { ...there(["queued"], true), line: lastDry ? `to ${at(lastDry)}` : "none wet" },
 		load: { ...there(["queued"]), line: "waiting" },
 		fire: {

@@ -2,6 +2,7 @@ import type { KilnForm } from "@contract/documents/kiln";
 import type { KilnCell, KilnsView } from "@contract/kilns";
 import { DEFAULT_KILN } from "@core/kiln/kiln";
 import { NEW_ELEMENTS, USUAL_UPKEEP } from "@core/kiln/record";
+import { phraseText } from "@core/units/phrase";
 import { dayAndClock } from "@formats/time";
 import { Trouble } from "../../forms/notice";
 import { useAct } from "../../lib/api";
@@ -50,7 +51,7 @@ function KilnList({ view, frame }: StationProps<"kilns">) {
 function KilnRow(props: { kiln: KilnsView["kilns"][number]; cell: KilnCell | undefined; widest: number }) {
 	const { id, name, kind, card, uses, upkeep, elements, lastFired } = props.kiln;
 	const figure = useFigure();
-	const { timeZone } = usePrefs();
+	const { timeZone, units } = usePrefs();
 	const block = kind === "microwaveBlock";
 	const made = block ? "microwave block" : card.doorSide === "top" ? "electric, lid on top" : "electric, door in front";
 	return (
@@ -74,7 +75,7 @@ function KilnRow(props: { kiln: KilnsView["kilns"][number]; cell: KilnCell | und
 				<span>
 					{!block && props.cell && <Heat cell={props.cell} />}
 					<span className="text-soft">
-						{props.cell?.phase}
+						{props.cell && phraseText(props.cell.phase, units)}
 						<span className="block">{card.line ? LINE_WORDS[card.line] : "no line"}</span>
 					</span>
 				</span>

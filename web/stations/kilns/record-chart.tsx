@@ -4,6 +4,7 @@ import { area } from "d3-shape";
 import { useState } from "react";
 import { useView } from "../../lib/api";
 import { useFigure, usePrefs } from "../../lib/prefs";
+import { temperatureTicks } from "../../lib/temperature-ticks";
 
 const DAY_MS = 86_400_000;
 const RANGES = [
@@ -42,7 +43,6 @@ export function RecordChart({ kilnId, record }: { kilnId: string; record: { from
 		.x(({ ms }) => x(ms))
 		.y0(({ lowC }) => y(lowC) + 0.6)
 		.y1(({ highC }) => y(highC) - 0.6);
-	const shown = (c: number) => Math.round(units.temperature === "F" ? c * 1.8 + 32 : c);
 	const move = (by: number) => setEndMs((ms) => Math.min(Date.parse(record.to), ms + by * days * DAY_MS));
 	return (
 		<section aria-label="Readings">
@@ -84,11 +84,11 @@ export function RecordChart({ kilnId, record }: { kilnId: string; record: { from
 				role="img"
 				aria-label={`Measured temperature from ${dayAndClock(new Date(fromMs), timeZone)} to ${dayAndClock(new Date(endMs), timeZone)}, at most ${figure({ c: topC })}`}
 			>
-				{y.ticks(4).map((c) => (
+				{temperatureTicks(y.domain(), 4, units.temperature).map(({ c, label }) => (
 					<g key={c}>
 						<path d={`M${LEFT} ${y(c)}H${W - 6}`} className="stroke-line" />
 						<text x={LEFT - 6} y={y(c) + 4} textAnchor="end" className="figure fill-soft text-[11px]">
-							{shown(c)}°
+							{label}
 						</text>
 					</g>
 				))}

@@ -82,23 +82,26 @@ describe("a new part", () => {
 	vi.stubGlobal("crypto", { randomUUID: () => `${Math.random()}` });
 	it("of every kind can be laid, with a name of its own and what it needs from the book", () => {
 		for (const what of NEW_PARTS) {
-			const part = newPart(what, [], GLASSES, 0);
+			const part = newPart(what, { parts: [], components: [], glasses: GLASSES }, 0);
 			expect(part, what).toMatchObject({ firing: 0, xMm: 0, yMm: 0 });
 			expect(part?.name[0]).toBe(part?.name[0]?.toUpperCase());
 		}
 	});
 	it("takes the glass used last where it fits, clear sheet to begin with, and is refused without one", () => {
-		expect(newPart("square", [], GLASSES, 0)).toMatchObject({ glassId: "clear", shape: { sideMm: 100 }, layer: 0 });
+		expect(newPart("square", { parts: [], components: [], glasses: GLASSES }, 0)).toMatchObject({
+			glassId: "clear",
+			shape: { sideMm: 100 },
+			layer: 0,
+		});
 		const onBench = [cut(square(60)), cut(square(20), 1, 0, 0, "striker")];
-		expect(newPart("strip", onBench, GLASSES, 0)).toMatchObject({ glassId: "striker" });
-		expect(newPart("powder", onBench, GLASSES, 0)).toMatchObject({ glassId: "powder" });
+		expect(newPart("strip", { parts: onBench, components: [], glasses: GLASSES }, 0)).toMatchObject({
+			glassId: "striker",
+		});
+		expect(newPart("powder", { parts: onBench, components: [], glasses: GLASSES }, 0)).toMatchObject({
+			glassId: "powder",
+		});
 		expect(
-			newPart(
-				"ribbon",
-				[],
-				GLASSES.filter(({ form }) => form === "sheet"),
-				0,
-			),
+			newPart("ribbon", { parts: [], components: [], glasses: GLASSES.filter(({ form }) => form === "sheet") }, 0),
 		).toBeUndefined();
 	});
 	it("lies on top, supports and walls on the shelf; a second of its kind is numbered", () => {
@@ -106,9 +109,9 @@ describe("a new part", () => {
 			cut(square(60)),
 			lay({ kind: "foil", metal: "copper", shape: square(9) }, 1, 0, 0, { name: "Foil" }),
 		];
-		expect(newPart("foil", onBench, GLASSES, 0)).toMatchObject({ name: "Foil 2" });
-		expect(newPart("dam", onBench, GLASSES, 0)).toMatchObject({ layer: 0 });
-		expect(newPart("square", [cut(square(60))], GLASSES, 2)).toMatchObject({
+		expect(newPart("foil", { parts: onBench, components: [], glasses: GLASSES }, 0)).toMatchObject({ name: "Foil 2" });
+		expect(newPart("dam", { parts: onBench, components: [], glasses: GLASSES }, 0)).toMatchObject({ layer: 0 });
+		expect(newPart("square", { parts: [cut(square(60))], components: [], glasses: GLASSES }, 2)).toMatchObject({
 			layer: 1,
 			firing: 2,
 			shape: { sideMm: 30 },

@@ -11,6 +11,7 @@ import { Tabs } from "../../ui/tabs";
 import { useCommands } from "./commands";
 import { ComponentBar } from "./component-bar";
 import { createKitDraft, DraftProvider, partsOnBench, useDraft, useHistory } from "./draft";
+import { EmptyBench } from "./empty-bench";
 import { KitName } from "./kit-name";
 import { ModeBar } from "./mode-bar";
 import { FilePanel } from "./panels/file-panel";
@@ -96,6 +97,7 @@ function KitBench({ view, frame }: StationProps<"kit">) {
 	);
 	const { survey, section, tryOut, sound, reading: state } = useSurvey(seen, books, cut);
 	const reading = survey?.reading ?? kit.reading;
+	const isEmpty = design.parts.length === 0 && design.components.length === 0 && mode.kind === "parts";
 	const halted = TELLING.includes(tab) ? state.halted : undefined;
 
 	return (
@@ -142,7 +144,12 @@ function KitBench({ view, frame }: StationProps<"kit">) {
 				</div>
 				{mode.kind !== "parts" && <ModeBar mode={mode} onMode={setMode} glasses={glasses} />}
 				<div className="min-h-0 grow">
-					{exploded && drawn.length > 0 ? (
+					{isEmpty && mayEdit ? (
+						<EmptyBench
+							glasses={glasses}
+							onStart={(kit) => edit((before) => ({ ...kit, name: before.name || kit.name }))}
+						/>
+					) : exploded && drawn.length > 0 ? (
 						<ExplodedView drawn={drawn} fired={show.fired} chosen={chosen} onChoose={(id) => choose([id])} />
 					) : (
 						<PlanEditor
@@ -158,7 +165,7 @@ function KitBench({ view, frame }: StationProps<"kit">) {
 						/>
 					)}
 				</div>
-				<SectionView section={section} drawn={drawn} level={reading.level} rests={survey?.rests ?? {}} />
+				{!isEmpty && <SectionView section={section} drawn={drawn} level={reading.level} rests={survey?.rests ?? {}} />}
 			</section>
 
 			<section aria-label="What it tells" className="flex min-h-0 flex-col border-l border-line max-lg:shrink-0">
@@ -183,7 +190,7 @@ function KitBench({ view, frame }: StationProps<"kit">) {
 						/>
 					)}
 					{!halted && tab === "route" && (
-						<RoutePanel view={view} outlooks={survey?.firings ?? []} mayEdit={mayEdit} errorAt={saving.errorAt} />
+						<RoutePanel view={view} survey={survey} mayEdit={mayEdit} errorAt={saving.errorAt} />
 					)}
 					{!halted && tab === "try" && (
 						<TryPanel reading={reading} families={families} mayEdit={mayEdit && opened === undefined} tryOut={tryOut} />

@@ -17,13 +17,14 @@ export function ModeBar({
 	const editParts = useDraft((draft) => draft.editParts);
 	const choose = useDraft((draft) => draft.choose);
 	const parts = useParts();
+	const components = useDraft((draft) => draft.document.components);
 	const leave = () => onMode({ kind: "parts" });
 	const finish = () => {
 		leave();
 		if (mode.kind !== "line" || mode.points.length < 2) return;
 		const glass = glasses.find(({ form }) => form === mode.form);
 		if (!glass) return;
-		const thread = drawnThread(parts, mode, glass.id);
+		const thread = drawnThread({ parts, components, glasses }, mode, glass.id);
 		editParts((all) => [...all, thread]);
 		choose([thread.id]);
 	};

@@ -48,7 +48,18 @@ function Load({ view, frame }: StationProps<"load">) {
 				<Empty title="No piece waits for a kiln">
 					When the glue has set, pieces sort themselves into trays here: one family, one fuse level, one band of
 					thickness.
+					<span className="mt-4 flex justify-center gap-2">
+						<a className="btn btn-primary" href="/dry">
+							See what dries
+						</a>
+						<a className="btn" href="/bench">
+							Hand in at the bench
+						</a>
+					</span>
 				</Empty>
+				<div className="mx-auto max-w-lg">
+					<CannotFire wet={view.wet} untested={view.untested} />
+				</div>
 			</>
 		);
 	}

@@ -28,7 +28,7 @@ const cell = (change: Partial<KilnCell>): KilnCell => ({
 	airC: 20,
 	readAgoS: 5,
 	uses: 12,
-	phase: "heating",
+	phase: ["heating"],
 	firing: null,
 	...change,
 });
@@ -49,24 +49,30 @@ const firing = (change: Partial<NonNullable<KilnCell["firing"]>>): KilnCell["fir
 
 export const kilns: KilnCell[][] = [
 	[
-		cell({ name: "empty", state: "empty", phase: "empty" }),
+		cell({ name: "empty", state: "empty", phase: ["empty"] }),
 		cell({ name: "heating, dull red", airC: 640, firing: firing({}) }),
-		cell({ name: "at the peak", airC: 802, phase: "holding the peak", firing: firing({ elapsedS: 14_500 }) }),
+		cell({ name: "at the peak", airC: 802, phase: ["holding the peak"], firing: firing({ elapsedS: 14_500 }) }),
 	],
 	[
 		cell({
 			name: "planned",
 			state: "planned",
-			phase: "loaded, not started",
+			phase: ["loaded, not started"],
 			firing: firing({ startedAt: null, openAt: null, elapsedS: 0 }),
 		}),
 		cell({
 			name: "a fast stand-in with a very long name",
 			airC: 508,
-			phase: "anneal",
+			phase: ["anneal"],
 			firing: firing({ speedUp: 600, elapsedS: 24_000 }),
 		}),
-		cell({ name: "cool", state: "canOpen", airC: 46, phase: "below 50 °C", firing: firing({ elapsedS: 61_000 }) }),
+		cell({
+			name: "cool",
+			state: "canOpen",
+			airC: 46,
+			phase: ["below ", { c: 50 }],
+			firing: firing({ elapsedS: 61_000 }),
+		}),
 	],
 ];
 

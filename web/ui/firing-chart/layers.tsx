@@ -1,8 +1,8 @@
 import { formatMinutes } from "@core/units/duration";
-import { fahrenheit } from "@core/units/temperature";
 import { line } from "d3-shape";
 import { memo } from "react";
 import { usePrefs } from "../../lib/prefs";
+import { temperatureTicks } from "../../lib/temperature-ticks";
 import { type ChartFrame, LEFT, STRIP_PX, STRIP_STEP_PX } from "./frame-of";
 import { type ChartPoint, type ChartStrip, type CurveSeries, DASH, STROKE, WIDTH } from "./series";
 import { Strip } from "./strip";
@@ -43,14 +43,13 @@ export const Bands = memo(function Bands({
 /** Degrees on the left, hours below. */
 export const Axes = memo(function Axes({ frame: { x, y, right, height, hours, stepH } }: Framed) {
 	const { units } = usePrefs();
-	const shown = (c: number) => Math.round(units.temperature === "F" ? fahrenheit(c) : c);
 	return (
 		<>
-			{y.ticks(5).map((c) => (
+			{temperatureTicks(y.domain(), 5, units.temperature).map(({ c, label }) => (
 				<g key={c}>
 					<path d={`M${LEFT} ${y(c)}H${right}`} className="stroke-line" />
 					<text x={LEFT - 6} y={y(c) + 4} textAnchor="end" className="figure fill-soft text-[11px]">
-						{shown(c)}°
+						{label}
 					</text>
 				</g>
 			))}

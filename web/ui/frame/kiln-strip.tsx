@@ -1,6 +1,7 @@
 import type { KilnCell } from "@contract/kilns";
 import type { Curve } from "@core/firing/curve";
 import { LEVEL_WORDS } from "@core/firing/level";
+import { phraseText } from "@core/units/phrase";
 import { clockNear } from "@formats/time";
 import { useNow } from "../../lib/clock";
 import { useFigure, usePrefs } from "../../lib/prefs";
@@ -35,7 +36,7 @@ export function KilnStrip({ kilns, heardAtMs }: { kilns: readonly KilnCell[]; he
 
 function Cell({ cell, answeredAgoS }: { cell: KilnCell; answeredAgoS: number }) {
 	const figure = useFigure();
-	const { timeZone } = usePrefs();
+	const { timeZone, units } = usePrefs();
 	const nowMs = useNow(60);
 	const { firing } = cell;
 	const old = oldReading(cell.readAgoS, answeredAgoS, firing?.startedAt != null);
@@ -69,7 +70,7 @@ function Cell({ cell, answeredAgoS }: { cell: KilnCell; answeredAgoS: number }) 
 			{firing && (
 				<span className={`${dim} w-44 shrink-0 max-lg:hidden`}>
 					<span className="block truncate">
-						{cell.phase}
+						{phraseText(cell.phase, units)}
 						{firing.speedUp > 1 && <b className="ml-1 font-bold text-[oklch(82%_0.14_75)]">clock ×{firing.speedUp}</b>}
 					</span>
 					{firing.openAt && cell.state !== "canOpen" && (

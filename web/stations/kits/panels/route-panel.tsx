@@ -3,20 +3,22 @@ import { FUSE_LEVELS, LEVEL_WORDS } from "@core/firing/level";
 import { LARGEST_KIT, type RouteStep } from "@core/kit/kit";
 import { withoutFiring } from "@core/kit/route";
 import type { FiringOutlook } from "@core/stack/outlook";
+import type { KitSurvey } from "@core/stack/survey";
 import { ChoiceField, TextField } from "../../../forms/fields";
 import { useFigure } from "../../../lib/prefs";
 import { LevelGlyph } from "../../../ui/signs";
 import { useDraft } from "../draft";
+import { RouteHours } from "./route-hours";
 
 interface Props {
 	view: KitView;
-	outlooks: readonly FiringOutlook[];
+	survey: KitSurvey | undefined;
 	mayEdit: boolean;
 	errorAt(...path: (string | number)[]): string | undefined;
 }
 
 /** The firings one after another: level, mould, hand work, and what each asks of a kiln. */
-export function RoutePanel({ view, outlooks, mayEdit, errorAt }: Props) {
+export function RoutePanel({ view, survey, mayEdit, errorAt }: Props) {
 	const design = useDraft((draft) => draft.document);
 	const edit = useDraft((draft) => draft.edit);
 	const setStep = (i: number, change: Partial<RouteStep>, what: string) =>
@@ -28,6 +30,7 @@ export function RoutePanel({ view, outlooks, mayEdit, errorAt }: Props) {
 	const frames = view.moulds.filter(({ kind }) => kind === "frame");
 	return (
 		<>
+			{survey && survey.reading.areaMm2 > 0 && <RouteHours route={survey.route} pace={view.pace} />}
 			<ol className="ruled">
 				{route.map((step, i) => (
 					<li key={i} className="flex flex-col gap-2 py-3">
@@ -46,7 +49,7 @@ export function RoutePanel({ view, outlooks, mayEdit, errorAt }: Props) {
 								</button>
 							)}
 						</div>
-						<Outlook outlook={outlooks[i]} />
+						<Outlook outlook={survey && survey.reading.areaMm2 > 0 ? survey.firings[i] : undefined} />
 						{mayEdit ? (
 							<StepFields
 								step={step}

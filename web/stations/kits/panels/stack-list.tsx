@@ -19,10 +19,7 @@ export const StackList = memo(function StackList({ glasses }: { glasses: Readonl
 			likenessOf,
 		).values(),
 	];
-	if (parts.length === 0)
-		return (
-			<p className="px-4 py-6 text-soft">Nothing lies here yet. A 100 mm clear square is a good base to begin with.</p>
-		);
+	if (parts.length === 0) return <p className="px-4 py-6 text-soft">No part yet.</p>;
 	return (
 		<ul aria-label="Stack, top first">
 			{lines.map((same) => {

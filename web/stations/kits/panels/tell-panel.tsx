@@ -28,6 +28,13 @@ export const TellPanel = memo(function TellPanel({ view, reading, survey, design
 	const edit = useDraft((draft) => draft.edit);
 	const choose = useDraft((draft) => draft.choose);
 	const { findings } = reading;
+	if (reading.areaMm2 === 0)
+		return (
+			<p className="text-soft">
+				Thickness, weight, hours and everything the kiln will do to it are told here as soon as a first piece of glass
+				lies on the bench.
+			</p>
+		);
 	const toMend = findings.filter(({ severity }) => severity !== "know").length;
 	const fix = (_: Finding, { changes }: Mend) => {
 		edit((before) => applyChanges(before, changes));
@@ -101,7 +108,7 @@ function Figures({ view, reading, survey, design }: Omit<Props, "onLook" | "mayE
 		[figure({ min: (reading.effectiveMm / 6) * 60 }), "of soak"],
 		[figure({ mm: reading.thinnestMm }), "thinnest"],
 		[figure({ g: reading.massG }), "glass"],
-		[firing ? `${Math.round(firing.hours)} h` : "…", "in the kiln"],
+		[firing ? `${Math.round(firing.hours)} h` : "…", "programme"],
 		[`${(reading.areaMm2 / 100).toFixed(0)} cm²`, "area"],
 		...money,
 	];

@@ -32,6 +32,8 @@ export function TryPanel({ reading, families, mayEdit, tryOut }: Props) {
 			current = false;
 		};
 	}, [tryOut, familyId]);
+	if (reading.areaMm2 === 0)
+		return <p className="text-soft">Levels and families are tried once glass lies on the bench.</p>;
 	const rows: [string, (trial: Trial) => string][] = [
 		["ends", (trial) => sizeWords([trial.widthMm, trial.heightMm], figure)],
 		["mean", (trial) => figure({ mm: trial.meanMm })],

@@ -33,18 +33,20 @@ export const AddMenu = memo(function AddMenu({
 	const choose = useDraft((draft) => draft.choose);
 	const firing = opened === undefined ? Math.max(0, ...parts.map((part) => part.firing)) : 0;
 
+	const bench = { parts, components: design.components, glasses };
+
 	useKeys({ a: () => setOpen(true) });
 
 	const add = (what: NewPart) => {
 		setOpen(false);
-		const part = newPart(what, parts, glasses, firing);
+		const part = newPart(what, bench, firing);
 		if (!part) return;
 		editParts((all) => [...all, part]);
 		choose([part.id]);
 	};
 	const placeComponent = (componentId: string, name: string, madeIn: number) => {
 		setOpen(false);
-		const part = onTop(parts, name, { kind: "component", componentId }, { firing: Math.max(firing, madeIn + 1) });
+		const part = onTop(bench, name, { kind: "component", componentId }, { firing: Math.max(firing, madeIn + 1) });
 		editParts((all) => [...all, part]);
 		choose([part.id]);
 	};
@@ -114,7 +116,7 @@ export const AddMenu = memo(function AddMenu({
 });
 
 function AddButton({ what, glasses, onAdd }: { what: NewPart; glasses: readonly Glass[]; onAdd(): void }) {
-	const part = newPart(what, [], glasses, 0);
+	const part = newPart(what, { parts: [], components: [], glasses }, 0);
 	const region = part
 		? ownRegion(
 				part,

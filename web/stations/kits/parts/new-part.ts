@@ -1,7 +1,8 @@
 import { boundsOf, type Point } from "@core/geometry/region";
 import { type CutShape, SHAPE_KINDS } from "@core/geometry/shape";
 import type { Glass, GlassForm } from "@core/glass/glass";
-import { glassIdOf, type KitPart, type Lie, type Stuff } from "@core/kit/kit";
+import { glassIdOf, type KitDesign, type KitPart, type Lie, type Stuff } from "@core/kit/kit";
+import { layerOnTop } from "@core/kit/layer-on-top";
 import { tidyMm } from "@core/units/tidy";
 import { SHAPE_WORDS } from "../../../ui/part-words";
 import { newId } from "../draft";
@@ -59,39 +60,43 @@ export const USUAL_SHAPE: Record<CutShape["kind"], CutShape> = {
 };
 const BASE: CutShape = { kind: "square", sideMm: 100 };
 
-/** The next layer up from all that lies on the bench. */
-const above = (parts: readonly KitPart[]): number => Math.max(-1, ...parts.map(({ layer }) => layer)) + 1;
+/** What lies on the bench, and what is needed to know its outlines. */
+export interface BenchParts {
+	parts: readonly KitPart[];
+	components: KitDesign["components"];
+	glasses: readonly Glass[];
+}
 
-/** Something as it comes to the bench: on top of what lies there, in the middle, in the last firing of what lies there. */
-export const onTop = (parts: readonly KitPart[], name: string, stuff: Stuff, more: Partial<Lie> = {}): KitPart => ({
-	id: newId(),
-	name,
-	layer: above(parts),
-	xMm: 0,
-	yMm: 0,
-	turnDeg: 0,
-	firing: Math.max(0, ...parts.map(({ firing }) => firing)),
-	...more,
-	...stuff,
-});
+/** Something as it comes to the bench: in the middle, on top of what it overlaps there, in the last firing of what lies there. */
+export function onTop(bench: BenchParts, name: string, stuff: Stuff, more: Partial<Lie> = {}): KitPart {
+	const { parts, glasses } = bench;
+	const part = {
+		id: newId(),
+		name,
+		layer: 0,
+		xMm: 0,
+		yMm: 0,
+		turnDeg: 0,
+		firing: Math.max(0, ...parts.map(({ firing }) => firing)),
+		...more,
+		...stuff,
+	};
+	return more.layer === undefined ? { ...part, layer: layerOnTop(part, parts, bench, glasses) } : part;
+}
 
 /** A new part of the glass used last, where it fits; fibre under and walls lie at the bottom. */
-export function newPart(
-	what: NewPart,
-	parts: readonly KitPart[],
-	glasses: readonly Glass[],
-	firing: number,
-): KitPart | undefined {
+export function newPart(what: NewPart, bench: BenchParts, firing: number): KitPart | undefined {
+	const { parts, glasses } = bench;
 	const lastGlassId = parts.map(glassIdOf).findLast((id) => id !== undefined);
 	const stuff = stuffOf(what, glasses, parts.length === 0, lastGlassId);
 	if (!stuff) return undefined;
-	const layer = what === "dam" || what === "support" ? 0 : Math.min(above(parts), Math.max(1, above(parts) - 1));
-	return onTop(parts, nameFor(what, parts), stuff, { firing, layer });
+	const onShelf = what === "dam" || what === "support";
+	return onTop(bench, nameFor(what, parts), stuff, { firing, ...(onShelf && { layer: 0 }) });
 }
 
 /** A stringer or ribbon along the points that were pressed on the plan. */
 export function drawnThread(
-	parts: readonly KitPart[],
+	bench: BenchParts,
 	{ points, form }: { points: readonly Point[]; form: "stringer" | "ribbon" },
 	glassId: string,
 ): KitPart {
@@ -99,7 +104,7 @@ export function drawnThread(
 	const middle = { x: (minX + maxX) / 2, y: (minY + maxY) / 2 };
 	const own = points.map(({ x, y }) => ({ x: tidyMm(x - middle.x, 0.1), y: tidyMm(y - middle.y, 0.1) }));
 	return onTop(
-		parts,
+		bench,
 		form === "ribbon" ? "Ribbon" : "Stringer",
 		{ kind: "thread", glassId, points: own },
 		{ xMm: tidyMm(middle.x, 0.1), yMm: tidyMm(middle.y, 0.1) },

@@ -21,6 +21,7 @@ type Unit = (typeof UNITS)[number]["value"];
 export function OutlineImport({ glasses }: { glasses: readonly Glass[] }) {
 	const figure = useFigure();
 	const parts = useParts();
+	const components = useDraft((draft) => draft.document.components);
 	const editParts = useDraft((draft) => draft.editParts);
 	const choose = useDraft((draft) => draft.choose);
 	const [unit, setUnit] = useState<Unit>("1");
@@ -46,7 +47,7 @@ export function OutlineImport({ glasses }: { glasses: readonly Glass[] }) {
 		if (!read || !glassId) return;
 		const made = read.outlines.map(({ points }, i) =>
 			onTop(
-				parts,
+				{ parts, components, glasses },
 				read.outlines.length === 1 ? "Outline" : `Outline ${i + 1}`,
 				{ kind: "sheet", shape: { kind: "outline", points }, glassId, faceDown: false },
 				{ firing: 0 },
