@@ -37,11 +37,4 @@ export interface Schools {
 
 export const USUAL_PACE: Pace = { cooling: "usual", warmUp: "usual" };
 
-export const USUAL_SCHOOLS: Schools = {
-	...USUAL_PACE,
-	heat: "usual",
-	soak: "lower",
-	cooling: "usual",
-	warmUp: "usual",
-	dots: "asOthers",
-};
+export const USUAL_SCHOOLS: Schools = { ...USUAL_PACE, heat: "usual", soak: "lower", dots: "asOthers" };

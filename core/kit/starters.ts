@@ -9,6 +9,7 @@ export type Starter = (typeof STARTERS)[number];
 
 /** Sizes mm. Common practice, no source: kits of these kinds are what classes begin with. */
 const TILE_MM = 100;
+const SINGLE_MM = 3;
 const BAR = { longMm: 100, shortMm: 80, wideMm: 10 };
 const SHINGLE = { count: 12, widthMm: 18, lengthMm: 24 };
 
@@ -101,12 +102,13 @@ function paletteOf(glasses: readonly Glass[]): StarterGlass | undefined {
 	const clears = plain.filter(({ opacity }) => opacity === "clear");
 	const coloursOf = ({ familyId }: Glass) =>
 		plain.filter((glass) => glass.familyId === familyId && glass.opacity !== "clear");
-	const clear = [...clears]
-		.sort((a, b) => coloursOf(b).length - coloursOf(a).length || a.thicknessMm - b.thicknessMm)
-		.at(0);
+	const fromSingle = ({ thicknessMm }: Glass) => Math.abs(thicknessMm - SINGLE_MM);
+	const clear = [...clears].sort(
+		(a, b) => coloursOf(b).length - coloursOf(a).length || fromSingle(a) - fromSingle(b),
+	)[0];
 	const base = clear ?? plain[0];
 	if (!base) return undefined;
-	const [first = base, second = first] = coloursOf(base).filter(({ thicknessMm }) => thicknessMm === 3);
+	const [first = base, second = first] = coloursOf(base).filter(({ thicknessMm }) => thicknessMm === SINGLE_MM);
 	const thread = glasses.find(({ form, familyId }) => form === "stringer" && familyId === base.familyId);
 	return { clear: base, first, second, thread };
 }

@@ -21,15 +21,18 @@ export interface Section {
 	lengthMm: number;
 	/** Heights after the firing at the same places. */
 	after: number[];
+	/** What it lies on there: a mould, or the shelf (0), mm over the lowest place. */
+	floor: number[];
 }
 
-/** Cuts a laid-up kit open along a line, at `count` evenly spaced places, before and after a firing of flow `flow`. */
+/** Cuts a laid-up kit open along a line, at `count` evenly spaced places, before and after a firing of flow `flow`, on a floor. */
 export function sectionAlong(
 	lain: readonly Lain[],
 	after: readonly Region[],
 	cut: Cut,
 	flow: number,
 	count = 240,
+	floorAt: (place: Point) => number = () => 0,
 ): Section {
 	const lengthMm = Math.hypot(cut.to.x - cut.from.x, cut.to.y - cut.from.y);
 	const stepMm = lengthMm / count;
@@ -54,7 +57,8 @@ export function sectionAlong(
 	const covered = places.map((_, i) => after.some((region) => isOn(at(i), region)));
 	const melted = fitted(profileAfter(heights, stepMm, flow), covered);
 	const heightsAfter = melted.map((mm, i) => (mm > 0 ? mm + keptAt(places[i]) : 0));
-	return { places, stepMm, lengthMm, after: heightsAfter };
+	const floor = places.map((_, i) => floorAt(at(i)));
+	return { places, stepMm, lengthMm, after: heightsAfter, floor };
 }
 
 const keptAt = (place: SectionPlace | undefined): number =>

@@ -21,6 +21,8 @@ export interface Stack {
 	design: KitDesign;
 	book: GlassBook;
 	firing: number;
+	/** It was put together in an earlier firing: nothing new is laid. */
+	isLater: boolean;
 	step: RouteStep;
 	level: FuseLevel;
 	/** The level an earlier firing gave it; undefined where it is cold glass. */
@@ -59,6 +61,7 @@ export function stackOf(design: KitDesign, book: GlassBook, firing = assemblyFir
 		design,
 		book,
 		firing,
+		isLater: false,
 		step,
 		level: step.level,
 		hadLevel: firedLevel(design.route.slice(0, firing)),

@@ -1,13 +1,14 @@
 import { describe, expect, it } from "vitest";
 import { KITS } from "../../demo/kits";
 import { FAMILIES, GLASSES, MOULDS } from "../../demo/studio";
-import { bar, book, cut, fire, kit, lay, square } from "../../tests/support/kit";
+import { bar, book, cut, fire, kit, lay, mould, square } from "../../tests/support/kit";
 import { glassCostOf, WASTE_SHARE } from "../cost/glass-cost";
 import { USUAL_PACE } from "../firing/schools";
-import { areaMm2 } from "../geometry/region";
+import { areaMm2, boundsOf } from "../geometry/region";
 import { PLAIN_SHEET } from "../glass/glass";
 import { applyChanges } from "../kit/change";
 import { allParts, cutsOf, inPalette, pieceRoute } from "../kit/kit";
+import { METRIC, phraseText } from "../units/phrase";
 import { outlookOf } from "./outlook";
 import { readKit } from "./read-kit";
 import { stackOf } from "./stack";
@@ -98,6 +99,79 @@ describe("what the firings ask of a kiln", () => {
 		expect(peak("tack", "90")).toBeLessThan(751);
 		expect(peak("full", "90")).toBeGreaterThan(795);
 		expect(peak("full", "90")).toBeLessThan(817);
+	});
+});
+
+describe("each firing of a route by itself", () => {
+	const design = kit(
+		[
+			cut(square(100), 0, 0, 0, "clear", { firing: 1 }),
+			cut(square(100), 1, 0, 0, "clear", { firing: 1 }),
+			lay({ kind: "component", componentId: "dot" }, 2, 0, 0, { firing: 1 }),
+		],
+		[...fire("full", "tack"), { level: "slump", handWork: "", mouldId: "dish" }],
+		{
+			components: [
+				{ id: "dot", name: "Dot", firing: 0, parts: [cut(square(10))] },
+				{ id: "leaf", name: "Vane", firing: 0, parts: [cut(bar(40, 10)), cut(bar(20, 6), 1)] },
+			],
+		},
+	);
+	const assembled = stackOf(design, book([mould("dish")]));
+	const of = (firing: number) => surveyOf(assembled, USUAL_PACE, firing);
+
+	it("components lie beside each other, each a piece by itself, and are told as that", () => {
+		const { reading, after, joints } = of(0);
+		expect(reading.level).toBe("full");
+		expect(after).toHaveLength(2);
+		expect(joints).toHaveLength(1);
+		expect(reading.findings.map(({ code }) => code)).toContain("fired-loose");
+		expect(reading.findings.map(({ code }) => code)).not.toContain("no-mould");
+		expect(phraseText(reading.findings.find(({ code }) => code === "fired-loose")?.sentence ?? [], METRIC)).toBe(
+			"2 pieces, loose on the shelf.",
+		);
+	});
+	it("the firing that puts it together is the one read without a choice", () => {
+		expect(of(1).reading).toEqual(surveyOf(assembled).reading);
+		expect(of(1).reading.firing).toBe(1);
+	});
+	it("a slump afterwards tells of mould and heights only, and leaves the outline as wide", () => {
+		const { reading, after } = of(2);
+		expect(reading.level).toBe("slump");
+		expect(reading.findings.map(({ code }) => code)).toEqual(["raised-slump", "short-of-rim"]);
+		expect(areaMm2(after[0] ?? []) / areaMm2(of(1).after[0] ?? [])).toBeCloseTo(1, 2);
+	});
+	it("a full firing after a tack moves the edge on, by the heat of both", () => {
+		const twice = stackOf(
+			kit(
+				[0, 1, 2].map((layer) => cut(square(100), layer)),
+				fire("tack", "full"),
+			),
+			studio,
+		);
+		const width = (firing: number) => boundsOf(surveyOf(twice, USUAL_PACE, firing).after[0] ?? []).widthMm;
+		expect(width(1)).toBeGreaterThan(width(0) + 5);
+		expect(width(1)).toBeGreaterThan(108); // common practice, no source: three singles grow 10 to 16 mm
+	});
+	it("hours: of all firings, at each pace, with what would shorten a long route", () => {
+		const tall = [0, 1, 2, 3, 4].map((layer) => cut(square(100 - layer * 18), layer));
+		const { route, firings } = surveyOf(stackOf(kit(tall, fire("tack", "slump")), studio));
+		expect(route.hours).toBeCloseTo(
+			firings.reduce((sum, { hours }) => sum + hours, 0),
+			6,
+		);
+		expect(route.hoursAt).toHaveLength(4);
+		const slowest = Math.max(...route.hoursAt.map(({ hours }) => hours));
+		expect(slowest).toBeGreaterThan(route.hours);
+		expect(route.hours).toBeGreaterThan(48);
+		expect(phraseText(route.long?.driver ?? [], METRIC)).toMatch(
+			/^\d+ h in all\. Most of it goes into .* in firing \d/,
+		);
+		const ways = route.long?.shorter.map((way) => phraseText(way, METRIC)) ?? [];
+		expect(ways[0]).toMatch(/^Without the slump of firing 2: \d+ h less\.$/);
+		expect(ways.some((way) => way.startsWith("With one single of 3 mm fewer"))).toBe(true);
+		const [tile] = [surveyOf(stackOf(kit([cut(square(80)), cut(square(80), 1)]), studio))];
+		expect(tile?.route.long).toBeUndefined();
 	});
 });
 

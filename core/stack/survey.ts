@@ -1,8 +1,9 @@
-import { type FuseLevel, keepsSurface } from "../firing/level";
+import type { FuseLevel } from "../firing/level";
 import { type Pace, USUAL_PACE } from "../firing/schools";
 import { boundsOf, type Point, type Region } from "../geometry/region";
 import type { KitDesign } from "../kit/kit";
 import type { Meeting } from "./contacts";
+import { firingStacks, heatedThrough } from "./firing-stacks";
 import type { GlassBook } from "./lay";
 import { type FiringOutlook, outlookOf } from "./outlook";
 import { type KitReading, readingOf } from "./read-kit";
@@ -24,8 +25,13 @@ export interface KitSurvey {
 	route: RouteHours;
 }
 
-export function surveyOf(stack: Stack, pace: Pace = USUAL_PACE): KitSurvey {
-	const stacks = firingStacks(stack);
+/**
+ * @param assembled the kit laid up for the firing that puts it together
+ * @param firing the one of its route that is looked at; the assembling one if left out
+ */
+export function surveyOf(assembled: Stack, pace: Pace = USUAL_PACE, firing = assembled.firing): KitSurvey {
+	const stacks = firingStacks(assembled);
+	const stack = heatedThrough(stacks[firing] ?? assembled);
 	const firings = stacks.map((one) => outlookOf(one, pace));
 	return {
 		reading: readingOf(stack),
@@ -47,33 +53,6 @@ const middleOf = (region: Region): Point => {
 	const { minX, minY, maxX, maxY } = boundsOf(region);
 	return { x: (minX + maxX) / 2, y: (minY + maxY) / 2 };
 };
-
-/** The glass of every firing of the route: the parts a component is made of are fired by themselves. */
-function firingStacks(stack: Stack): Stack[] {
-	const { design, book } = stack;
-	return design.route.map((_, i) => {
-		if (i === stack.firing) return stack;
-		if (i > stack.firing) return laterFiring(stack, i);
-		const loose = design.components.filter(({ firing }) => firing === i);
-		const parts = loose.flatMap((one) => one.parts.map((part) => ({ ...part, firing: i })));
-		return stackOf({ ...design, parts: [...design.parts, ...parts] }, book, i);
-	});
-}
-
-/** The same glass in a later firing: nothing new is laid on it. */
-function laterFiring(stack: Stack, firing: number): Stack {
-	const steps = stack.design.route.slice(0, firing);
-	const step = stack.design.route[firing] ?? stack.step;
-	const hadLevel = steps.map(({ level }) => level).findLast((level) => !keepsSurface(level));
-	return {
-		...stack,
-		firing,
-		step,
-		level: step.level,
-		hadLevel: hadLevel ?? stack.level,
-		glass: stack.glass.map((lain) => ({ ...lain, fused: true })),
-	};
-}
 
 /** One way a kit could be fired, for comparing side by side. */
 export interface Trial {

@@ -5,6 +5,8 @@ import type { Glass } from "@core/glass/glass";
 import { crossingsOf, MOST_CROSSINGS } from "@core/kit/intricacy";
 import type { KitDesign } from "@core/kit/kit";
 import type { Mould } from "@core/kit/mould";
+import { slumpedHeightMm } from "@core/kit/mould-profile";
+import { firingStacks, heatedThrough } from "@core/stack/firing-stacks";
 import type { GlassBook } from "@core/stack/lay";
 import { type Cut, type Section, sectionAlong } from "@core/stack/section";
 import { type Stack, stackOf } from "@core/stack/stack";
@@ -38,23 +40,26 @@ const surveyor = {
 			...(clearHeightMm !== null && { clearHeightMm }),
 		};
 	},
-	/** Undefined for a kit that would take minutes: the server refuses it too. */
-	survey(design: KitDesign): KitSurvey | undefined {
+	/** Of one firing of its route, the assembling one if left out. Undefined for a kit that would take minutes: the server refuses it too. */
+	survey(design: KitDesign, firing?: number): KitSurvey | undefined {
 		last = undefined;
 		if (crossingsOf(design) > MOST_CROSSINGS) return undefined;
-		last = stackOf(design, book);
-		return surveyOf(last, pace);
+		const assembled = stackOf(design, book);
+		last = heatedThrough(firingStacks(assembled)[firing ?? assembled.firing] ?? assembled);
+		return surveyOf(assembled, pace, firing);
 	},
 	/** A section through the design surveyed last; undefined before the first survey. */
 	section(cut: Cut, count: number): Section | undefined {
 		if (!last) return undefined;
-		const { lain, bodies, flow } = last;
+		const { lain, bodies, flow, step, centre } = last;
+		const mould = step.level === "slump" ? book.moulds?.get(step.mouldId ?? "") : undefined;
 		return sectionAlong(
 			lain,
 			bodies.map(({ after }) => after.region),
 			cut,
 			flow,
 			count,
+			mould && (({ x, y }) => slumpedHeightMm(mould, { x: x - centre.x, y: y - centre.y })),
 		);
 	},
 	trials: (design: KitDesign, tries: readonly { level: FuseLevel; familyId: string }[]): Trial[] =>

@@ -5,6 +5,7 @@ import type { Body } from "../bodies";
 import type { Finding } from "../finding";
 import { PUDDLE_MM } from "../outline";
 import type { Stack } from "../stack";
+import { isLoose } from "./loose";
 import { ids, names } from "./words";
 
 const SEEN_MM = 0.5;
@@ -49,6 +50,6 @@ function meanMm({ parts, after }: Body): number {
 
 /** "The piece draws", "Left wing draws", "Left wing, Keel draw". */
 function whoOf(body: Body, bodies: readonly Body[], does: string): string {
-	if (bodies.length === 1) return `The piece ${does}s`;
+	if (bodies.length === 1 && !isLoose(body)) return `The piece ${does}s`;
 	return `${names(body.parts)} ${body.parts.length === 1 ? `${does}s` : does}`;
 }

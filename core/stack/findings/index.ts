@@ -40,10 +40,15 @@ const ALL = [
 	castingFindings,
 ] as const;
 
+/** Of a later firing only what it changes is told: all else was told of the firing that put the piece together. */
+const LATER = [fitFindings, heightFindings, edgeFindings] as const;
+
 /** Everything the core has to say about a laid-up kit: worst first, then in the order in which it is dealt with. */
 export const findingsOf = (stack: Stack): Finding[] =>
 	stack.glass.length === 0
 		? []
-		: ALL.flatMap((find) => find(stack)).sort((a, b) => bySeverity(a, b) || rankOf(a) - rankOf(b));
+		: (stack.isLater ? LATER : ALL)
+				.flatMap((find) => find(stack))
+				.sort((a, b) => bySeverity(a, b) || rankOf(a) - rankOf(b));
 
 const rankOf = ({ code }: Finding): number => FINDING_CODES.indexOf(code);

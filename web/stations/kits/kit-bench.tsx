@@ -1,26 +1,22 @@
+import type { Glass } from "@core/glass/glass";
+import { componentsFiring } from "@core/kit/components-firing";
 import { drawnParts } from "@core/kit/drawn";
-import { emptyKit, inPalette, type KitDesign } from "@core/kit/kit";
+import { assemblyFiring, emptyKit, inPalette, type KitDesign } from "@core/kit/kit";
 import type { Finding } from "@core/stack/finding";
 import type { Cut } from "@core/stack/section";
 import { useCallback, useMemo, useState } from "react";
 import type { StationProps } from "../../ui/frame/framed";
 import { framed } from "../../ui/frame/framed";
 import { History } from "../../ui/kept/history";
-import { SaveBar } from "../../ui/kept/save-bar";
-import { Tabs } from "../../ui/tabs";
 import { useCommands } from "./commands";
 import { ComponentBar } from "./component-bar";
 import { createKitDraft, DraftProvider, partsOnBench, useDraft, useHistory } from "./draft";
 import { EmptyBench } from "./empty-bench";
+import { FiringChoice } from "./firing-choice";
 import { KitName } from "./kit-name";
 import { ModeBar } from "./mode-bar";
-import { FilePanel } from "./panels/file-panel";
-import { Halted, SlowReading } from "./panels/halted";
-import { PalettePanel } from "./panels/palette-panel";
-import { RoutePanel } from "./panels/route-panel";
+import { Panels } from "./panels/panels";
 import { StackList } from "./panels/stack-list";
-import { TellPanel } from "./panels/tell-panel";
-import { TryPanel } from "./panels/try-panel";
 import { AddMenu } from "./parts/add-menu";
 import { ChosenPanel } from "./parts/chosen-panel";
 import { ExplodedView } from "./plan/exploded-view";
@@ -55,17 +51,6 @@ function Bench(props: StationProps<"kit">) {
 	);
 }
 
-const TABS = [
-	{ value: "tells", label: "Tells" },
-	{ value: "route", label: "Route" },
-	{ value: "try", label: "Try" },
-	{ value: "colours", label: "Colours" },
-	{ value: "files", label: "Files" },
-] as const;
-type Tab = (typeof TABS)[number]["value"];
-/** Tabs whose figures come from the reading. */
-const TELLING: Tab[] = ["tells", "route", "try"];
-
 /** Cuts of glass on layers: plan, stack and section to scale, and what the kiln will do to them. */
 function KitBench({ view, frame }: StationProps<"kit">) {
 	const { kit, glasses, families, moulds, clearHeightMm, pace } = view;
@@ -75,10 +60,10 @@ function KitBench({ view, frame }: StationProps<"kit">) {
 	const edit = useDraft((draft) => draft.edit);
 	const chosen = useDraft((draft) => draft.chosen);
 	const choose = useDraft((draft) => draft.choose);
-	const [tab, setTab] = useState<Tab>("tells");
 	const [show, setShow] = useState<PlanShow>({ fired: true, thickness: false, after: true, joints: false });
 	const [exploded, setExploded] = useState(false);
 	const [mode, setMode] = useState<PlanMode>({ kind: "parts" });
+	const [chosenFiring, setChosenFiring] = useState<number | undefined>();
 	const [palette, setPalette] = useState<string | undefined>();
 	const [looked, setLooked] = useState<Finding | undefined>();
 	const [ownCut, setOwnCut] = useState<Cut | undefined>();
@@ -88,17 +73,20 @@ function KitBench({ view, frame }: StationProps<"kit">) {
 	useStartFrom(view.isNew);
 
 	const byId = useMemo(() => new Map(glasses.map((one) => [one.id, one])), [glasses]);
+	/** Only a whole kit has firings to choose from, and only those of its route. */
+	const firing =
+		opened === undefined && chosenFiring !== undefined && chosenFiring < design.route.length ? chosenFiring : undefined;
 	const seen = useMemo(() => inPalette(onBench(design, opened), palette), [design, opened, palette]);
-	const drawn = useMemo(() => drawnParts(seen, byId), [seen, byId]);
+	const drawn = useMemo(() => drawnParts(onShelf(seen, firing, byId), byId), [seen, firing, byId]);
 	const cut = useMemo(() => ownCut ?? usualCut(drawn), [ownCut, drawn]);
 	const books = useMemo(
 		() => ({ glasses, families, moulds, clearHeightMm, pace }),
 		[glasses, families, moulds, clearHeightMm, pace],
 	);
-	const { survey, section, tryOut, sound, reading: state } = useSurvey(seen, books, cut);
+	const surveyed = useSurvey(seen, books, cut, firing);
+	const { survey, section } = surveyed;
 	const reading = survey?.reading ?? kit.reading;
 	const isEmpty = design.parts.length === 0 && design.components.length === 0 && mode.kind === "parts";
-	const halted = TELLING.includes(tab) ? state.halted : undefined;
 
 	return (
 		<div className="grid h-full min-h-0 grid-cols-[300px_minmax(0,1fr)_316px] max-lg:flex max-lg:flex-col max-lg:overflow-y-auto">
@@ -140,6 +128,7 @@ function KitBench({ view, frame }: StationProps<"kit">) {
 						)}
 					</div>
 					<History {...useHistory()} />
+					{opened === undefined && <FiringChoice design={design} firing={firing} onFiring={setChosenFiring} />}
 					<ShowButtons show={show} onShow={setShow} exploded={exploded} onExploded={setExploded} />
 				</div>
 				{mode.kind !== "parts" && <ModeBar mode={mode} onMode={setMode} glasses={glasses} />}
@@ -159,7 +148,7 @@ function KitBench({ view, frame }: StationProps<"kit">) {
 							cut={cut}
 							onCut={setOwnCut}
 							looked={looked}
-							mayEdit={mayEdit}
+							mayEdit={mayEdit && firing === undefined}
 							mode={mode}
 							onMode={setMode}
 						/>
@@ -168,42 +157,16 @@ function KitBench({ view, frame }: StationProps<"kit">) {
 				{!isEmpty && <SectionView section={section} drawn={drawn} level={reading.level} rests={survey?.rests ?? {}} />}
 			</section>
 
-			<section aria-label="What it tells" className="flex min-h-0 flex-col border-l border-line max-lg:shrink-0">
-				<Tabs<Tab>
-					label="About this kit"
-					className="justify-between border-b border-line px-4"
-					tabs={TABS}
-					open={tab}
-					onOpen={setTab}
-				/>
-				{state.slow && <SlowReading stop={state.stop} />}
-				<div className="scroll-y min-h-0 grow px-4 py-3">
-					{halted && <Halted why={halted} again={state.again} />}
-					{!halted && tab === "tells" && (
-						<TellPanel
-							view={view}
-							reading={reading}
-							survey={survey}
-							design={sound}
-							mayEdit={mayEdit}
-							onLook={setLooked}
-						/>
-					)}
-					{!halted && tab === "route" && (
-						<RoutePanel view={view} survey={survey} mayEdit={mayEdit} errorAt={saving.errorAt} />
-					)}
-					{!halted && tab === "try" && (
-						<TryPanel reading={reading} families={families} mayEdit={mayEdit && opened === undefined} tryOut={tryOut} />
-					)}
-					{tab === "colours" && <PalettePanel glasses={glasses} seen={palette} onSee={setPalette} mayEdit={mayEdit} />}
-					{tab === "files" && <FilePanel view={view} palette={palette} changed={saving.changed} mayEdit={mayEdit} />}
-				</div>
-				{mayEdit && (
-					<div className="border-t border-line bg-base-100 px-4 py-3">
-						<SaveBar kept={saving} words={{ keep: "Save this kit", kept: "Saved" }} obstacle={saving.obstacle} />
-					</div>
-				)}
-			</section>
+			<Panels
+				view={view}
+				surveyed={surveyed}
+				saving={saving}
+				mayEdit={mayEdit}
+				elsewhere={firing !== undefined}
+				palette={palette}
+				onPalette={setPalette}
+				onLook={setLooked}
+			/>
 		</div>
 	);
 }
@@ -214,6 +177,12 @@ function onBench(design: KitDesign, opened: string | undefined): KitDesign {
 	if (!component) return design;
 	const step = design.route[component.firing] ?? { level: "full" as const, handWork: "" };
 	return { ...emptyKit(component.name), palettes: design.palettes, parts: component.parts, route: [step] };
+}
+
+/** What lies on the shelf in a firing: before the one that puts the kit together its components, by themselves. */
+function onShelf(design: KitDesign, firing: number | undefined, glasses: ReadonlyMap<string, Glass>): KitDesign {
+	if (firing === undefined || firing >= assemblyFiring(design)) return design;
+	return { ...design, parts: componentsFiring(design, firing, glasses) };
 }
 
 /** Across the middle, a little beyond the glass. */

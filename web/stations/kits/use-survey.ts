@@ -32,7 +32,7 @@ function begin(books: Books) {
 }
 
 /** The survey of a kit while it is changed, its section and its trials, all asked in one worker; the newest answer wins. */
-export function useSurvey(design: KitDesign, books: Books, cut: Cut | undefined) {
+export function useSurvey(design: KitDesign, books: Books, cut: Cut | undefined, firing?: number) {
 	const [survey, setSurvey] = useState<KitSurvey | undefined>();
 	const [section, setSection] = useState<Section | undefined>();
 	const [halted, setHalted] = useState<Halt | undefined>();
@@ -57,7 +57,7 @@ export function useSurvey(design: KitDesign, books: Books, cut: Cut | undefined)
 		const tooLate = setTimeout(() => halt("late"), LIMIT_MS);
 		const isSlow = setTimeout(() => setSlow(true), SLOW_MS);
 		const answer = await worker.current?.ask(async (remote) => {
-			const read = await remote.survey(sound);
+			const read = await remote.survey(sound, firing);
 			done = true;
 			return read;
 		});
@@ -74,7 +74,7 @@ export function useSurvey(design: KitDesign, books: Books, cut: Cut | undefined)
 	useEffect(() => {
 		readDesign();
 		readSection();
-	}, [sound, books]);
+	}, [sound, books, firing]);
 	// biome-ignore lint/correctness/useExhaustiveDependencies: as above
 	useEffect(readSection, [cut?.from.x, cut?.from.y, cut?.to.x, cut?.to.y]);
 	const tryOut = useCallback(

@@ -2,7 +2,7 @@ import type { KitView } from "@contract/kits";
 import { glassCostOf } from "@core/cost/glass-cost";
 import { type Glass, isStriker } from "@core/glass/glass";
 import { applyChanges } from "@core/kit/change";
-import { cutsOf, glassIdOf, type KitDesign } from "@core/kit/kit";
+import { assemblyFiring, cutsOf, glassIdOf, type KitDesign } from "@core/kit/kit";
 import type { Finding, Mend } from "@core/stack/finding";
 import type { KitReading } from "@core/stack/read-kit";
 import type { KitSurvey } from "@core/stack/survey";
@@ -50,7 +50,9 @@ export const TellPanel = memo(function TellPanel({ view, reading, survey, design
 				</div>
 			)}
 			<h2 className="mt-4 mb-1 flex justify-between">
-				Before it is cut
+				{survey && survey.reading.firing !== assemblyFiring(design)
+					? `In firing ${survey.reading.firing + 1}`
+					: "Before it is cut"}
 				<span className="figure">
 					{toMend} to mend, {findings.length - toMend} to know
 				</span>

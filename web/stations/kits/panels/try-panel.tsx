@@ -12,13 +12,15 @@ const LEVELS: readonly FuseLevel[] = ["tack", "contour", "full"];
 
 interface Props {
 	reading: KitReading;
+	/** The bench shows another firing than the one that puts the kit together. */
+	elsewhere?: boolean;
 	families: readonly GlassFamily[];
 	mayEdit: boolean;
 	tryOut(tries: readonly { level: FuseLevel; familyId: string }[]): Promise<Trial[]>;
 }
 
 /** The same kit at each level and in each tested family, side by side. */
-export function TryPanel({ reading, families, mayEdit, tryOut }: Props) {
+export function TryPanel({ reading, elsewhere = false, families, mayEdit, tryOut }: Props) {
 	const figure = useFigure();
 	const edit = useDraft((draft) => draft.edit);
 	const [trials, setTrials] = useState<Trial[] | undefined>();
@@ -34,6 +36,10 @@ export function TryPanel({ reading, families, mayEdit, tryOut }: Props) {
 	}, [tryOut, familyId]);
 	if (reading.areaMm2 === 0)
 		return <p className="text-soft">Levels and families are tried once glass lies on the bench.</p>;
+	if (elsewhere)
+		return (
+			<p className="text-soft">Levels are tried for the firing that puts the kit together. Choose it above the plan.</p>
+		);
 	const rows: [string, (trial: Trial) => string][] = [
 		["ends", (trial) => sizeWords([trial.widthMm, trial.heightMm], figure)],
 		["mean", (trial) => figure({ mm: trial.meanMm })],

@@ -38,6 +38,7 @@ export function SectionView({ section, drawn, level, rests }: Props) {
 		className: "h-full max-h-16 w-full",
 		preserveAspectRatio: "xMidYMax meet",
 	};
+	const onMould = section.floor.some((mm) => mm > 0);
 	return (
 		<div className="grid grid-cols-[5.5rem_minmax(0,1fr)_7.5rem] items-end gap-x-3 gap-y-1.5">
 			<span className="text-soft">laid up</span>
@@ -59,21 +60,30 @@ export function SectionView({ section, drawn, level, rests }: Props) {
 			</svg>
 			<span className="figure text-soft">{range(heights)} high</span>
 			<LevelGlyph level={level} label={false} />
-			<svg
-				{...frame}
-				role="img"
-				aria-label={`Section after ${LEVEL_WORDS[level]}, ${range(section.after)} high`}
-				shapeRendering="crispEdges"
-			>
-				<AfterShapes section={section} colours={colours} floor={floor} />
-				<Silhouette heights={section.after} stepMm={section.stepMm} floor={floor} />
-				<Shelf lengthMm={section.lengthMm} y={floor} />
-			</svg>
+			{onMould ? (
+				<OnMould
+					section={section}
+					colours={colours}
+					label={`Section after ${LEVEL_WORDS[level]}, on its mould, ${range(section.after)} of glass`}
+				/>
+			) : (
+				<svg
+					{...frame}
+					role="img"
+					aria-label={`Section after ${LEVEL_WORDS[level]}, ${range(section.after)} high`}
+					shapeRendering="crispEdges"
+				>
+					<AfterShapes section={section} colours={colours} floor={floor} />
+					<Silhouette heights={section.after} stepMm={section.stepMm} floor={floor} />
+					<Shelf lengthMm={section.lengthMm} y={floor} />
+				</svg>
+			)}
 			<span className="figure">
 				<b>{range(section.after)}</b> <span className="text-soft">after {LEVEL_WORDS[level]}</span>
 			</span>
 			<span className="col-span-3 text-[12px] text-soft">
-				Section along the line; heights drawn {TALLER} times as large as widths. An estimate.
+				Section along the line; heights drawn {TALLER} times as large as widths
+				{onMould && ", on the mould true to scale"}. An estimate.
 			</span>
 		</div>
 	);
@@ -87,6 +97,37 @@ const Shelf = ({ lengthMm, y }: { lengthMm: number; y: number }) => (
 		vectorEffect="non-scaling-stroke"
 	/>
 );
+
+/** The glass bent over its mould, true to scale: the mould below, each layer following it. */
+function OnMould({
+	section,
+	colours,
+	label,
+}: {
+	section: Section;
+	colours: ReadonlyMap<string, string>;
+	label: string;
+}) {
+	const { floor, after, stepMm, lengthMm } = section;
+	const top = Math.max(...floor.map((mm, i) => mm + (after[i] ?? 0))) + 2;
+	const low = top + 1;
+	const surface = floor.map((mm, i) => `${((i + 0.5) * stepMm).toFixed(2)} ${(top - mm).toFixed(2)}`).join("L");
+	const raised = after.map((mm, i) => (mm > 0.05 ? mm + (floor[i] ?? 0) : 0));
+	return (
+		<svg
+			viewBox={`0 0 ${lengthMm} ${low + 1}`}
+			className="h-full max-h-20 w-full"
+			preserveAspectRatio="xMidYMax meet"
+			role="img"
+			aria-label={label}
+		>
+			<path d={`M0 ${low}L${surface}L${lengthMm} ${low}Z`} className="fill-base-content/15" />
+			<AfterShapes section={section} colours={colours} floor={top} taller={1} />
+			<Silhouette heights={raised} stepMm={stepMm} floor={top} taller={1} />
+			<Shelf lengthMm={lengthMm} y={low - 0.4} />
+		</svg>
+	);
+}
 
 /** Each layer of a place from where it rests; what bends (thread, frit, foil) lies on what is below it. */
 function lying(layers: Section["places"][number]["layers"], rests: Readonly<Record<string, number>>) {
@@ -103,10 +144,12 @@ function AfterShapes({
 	section,
 	colours,
 	floor,
+	taller = TALLER,
 }: {
 	section: Section;
 	colours: ReadonlyMap<string, string>;
 	floor: number;
+	taller?: number;
 }) {
 	const stays = section.places.map(({ layers }) => layers.filter(({ glassMm, keptMm }) => glassMm > 0 || keptMm > 0));
 	const filled = stays.flatMap((layers, i) => (layers.some(({ glassMm }) => glassMm > 0) ? [i] : []));
@@ -117,17 +160,17 @@ function AfterShapes({
 		const layers = stays[nearest] ?? [];
 		const kept = layers.reduce((sum, { keptMm }) => sum + keptMm, 0);
 		const total = layers.reduce((sum, { glassMm }) => sum + glassMm, 0) || 1;
-		let y = floor;
+		let y = floor - (section.floor[i] ?? 0) * taller;
 		return layers.map(({ partId, glassMm, keptMm }) => {
 			const mm = keptMm + (Math.max(0, height - kept) * glassMm) / total;
-			y -= mm * TALLER;
+			y -= mm * taller;
 			return (
 				<rect
 					key={`${partId} ${place.alongMm}`}
 					x={place.alongMm - section.stepMm / 2}
 					y={y}
-					width={section.stepMm}
-					height={mm * TALLER}
+					width={section.stepMm * 1.08}
+					height={mm * taller}
 					fill={colours.get(partId) ?? "#cccccc"}
 				/>
 			);
@@ -136,9 +179,19 @@ function AfterShapes({
 }
 
 /** The silhouette of all glass, so that clear sheet is seen on a light ground. */
-function Silhouette({ heights, stepMm, floor }: { heights: readonly number[]; stepMm: number; floor: number }) {
+function Silhouette({
+	heights,
+	stepMm,
+	floor,
+	taller = TALLER,
+}: {
+	heights: readonly number[];
+	stepMm: number;
+	floor: number;
+	taller?: number;
+}) {
 	const d = heights
-		.map((mm, i) => `${i === 0 ? "M" : "L"}${(i + 0.5) * stepMm} ${floor - (mm > 0.05 ? mm * TALLER : 0)}`)
+		.map((mm, i) => `${i === 0 ? "M" : "L"}${(i + 0.5) * stepMm} ${floor - (mm > 0.05 ? mm * taller : 0)}`)
 		.join("");
 	return (
 		<path

@@ -1,0 +1,49 @@
+import { keepsSurface, LEVEL_AIM } from "../firing/level";
+import { componentsFiring } from "../kit/components-firing";
+import type { KitDesign } from "../kit/kit";
+import { afterOf, holdsIn, insideOf } from "./after";
+import { type Stack, stackOf } from "./stack";
+
+/** The kit as it lies on the shelf in a firing before the one that assembles it: its components beside each other. */
+export const designOfFiring = (design: KitDesign, firing: number, book: Stack["book"]): KitDesign => ({
+	...design,
+	parts: componentsFiring(design, firing, book.glasses),
+	components: design.components.filter((component) => component.firing < firing),
+});
+
+/** The glass of every firing of a route: components by themselves before it is put together, nothing new afterwards. */
+export function firingStacks(stack: Stack): Stack[] {
+	const { design, book } = stack;
+	return design.route.map((_, i) => {
+		if (i === stack.firing) return stack;
+		return i > stack.firing ? laterFiring(stack, i) : stackOf(designOfFiring(design, i, book), book, i);
+	});
+}
+
+/** The same glass in a later firing: nothing new is laid on it. Its outline is that of the firing that put it together. */
+function laterFiring(stack: Stack, firing: number): Stack {
+	const { route } = stack.design;
+	const step = route[firing] ?? stack.step;
+	const levels = route.slice(0, firing).map(({ level }) => level);
+	return {
+		...stack,
+		firing,
+		step,
+		level: step.level,
+		hadLevel: levels.findLast((level) => !keepsSurface(level)) ?? stack.level,
+		flow: route.slice(stack.firing, firing + 1).reduce((sum, { level }) => sum + LEVEL_AIM[level], 0),
+		isLater: true,
+		glass: stack.glass.map((lain) => ({ ...lain, fused: true })),
+	};
+}
+
+/** With the outline it ends at: its edges have had the heat of every firing since it was put together. */
+export function heatedThrough(stack: Stack): Stack {
+	if (!stack.isLater) return stack;
+	const walls = stack.lain.filter(({ part }) => part.kind === "dam").map(({ region }) => insideOf(region));
+	const bodies = stack.bodies.map(({ parts }) => {
+		const around = walls.filter((wall) => parts.every(({ region }) => holdsIn(wall, region)));
+		return { parts, after: afterOf(parts, stack.flow, around) };
+	});
+	return { ...stack, bodies };
+}
