@@ -1,7 +1,8 @@
 import type { FuseLevel } from "../firing/level";
 import { type Pace, USUAL_PACE } from "../firing/schools";
 import { boundsOf, type Point, type Region } from "../geometry/region";
-import type { KitDesign } from "../kit/kit";
+import { swapFamily } from "../kit/family-swap";
+import { assemblyFiring, type KitDesign } from "../kit/kit";
 import type { Meeting } from "./contacts";
 import { firingStacks, heatedThrough } from "./firing-stacks";
 import type { GlassBook } from "./lay";
@@ -67,19 +68,20 @@ export interface Trial {
 	outlook: FiringOutlook;
 }
 
-/** The same kit at several levels and in several families. */
+/** The same kit at several levels and in several families, each from that family's nearest glass. */
 export function trialsOf(
 	design: KitDesign,
 	book: GlassBook,
 	tries: readonly { level: FuseLevel; familyId: string }[],
 	pace: Pace = USUAL_PACE,
 ): Trial[] {
-	const stacks = new Map<FuseLevel, Stack>();
-	const first = stackOf(design, book);
+	const stacks = new Map<string, Stack>();
+	const firing = assemblyFiring(design);
 	return tries.map(({ level, familyId }) => {
-		const route = design.route.map((step, i) => (i === first.firing ? { ...step, level } : step));
-		const stack = stacks.get(level) ?? (level === first.level ? first : stackOf({ ...design, route }, book));
-		stacks.set(level, stack);
+		const route = design.route.map((step, i) => (i === firing ? { ...step, level } : step));
+		const known = `${familyId} ${level}`;
+		const stack = stacks.get(known) ?? stackOf(swapFamily({ ...design, route }, book.glasses, familyId).design, book);
+		stacks.set(known, stack);
 		const { widthMm, heightMm } = boundsOf(stack.bodies.flatMap(({ after }) => after.region));
 		return {
 			level,

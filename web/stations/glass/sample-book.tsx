@@ -1,6 +1,6 @@
 import type { SampleBrief } from "@contract/glass";
 import { FUSE_LEVELS, LEVEL_WORDS } from "@core/firing/level";
-import { emptyKit, type KitDesign } from "@core/kit/kit";
+import { emptyKit } from "@core/kit/kit";
 import { FINDING_CODES, FINDING_TITLES } from "@core/stack/findings/titles";
 import { dayOf } from "@formats/time";
 import { useQueryClient } from "@tanstack/react-query";
@@ -9,6 +9,7 @@ import { Check, ChoiceField, NumberField, TextField } from "../../forms/fields";
 import { FileField, PHOTOS } from "../../forms/file-field";
 import { useActForm } from "../../forms/use-act-form";
 import { see, TroubleError, upload } from "../../lib/api";
+import { beginKitFrom } from "../../lib/begin-kit";
 import { useFigure } from "../../lib/prefs";
 import type { StationProps } from "../../ui/frame/framed";
 import { KitPlan } from "../../ui/kit-plan";
@@ -87,11 +88,7 @@ interface RowProps {
 
 function SampleRow({ sample, view, chosen, mayEdit, onOpen }: RowProps) {
 	const figure = useFigure();
-	const begin = () => {
-		const kit: KitDesign = { ...sample.document, name: `After “${sample.name}”`, sampleId: sample.id };
-		sessionStorage.setItem("zephyr-new-kit", JSON.stringify(kit));
-		location.assign(`/kits/${crypto.randomUUID()}`);
-	};
+	const begin = () => beginKitFrom({ ...sample.document, name: `After “${sample.name}”`, sampleId: sample.id });
 	return (
 		<li
 			id={sample.id}

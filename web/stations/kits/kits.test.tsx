@@ -222,6 +222,7 @@ describe("route, trials, colours, files", () => {
 				<TryPanel
 					reading={readKit(demo("Nine"), book)}
 					families={FAMILIES}
+					glasses={[...book.glasses.values()]}
 					mayEdit
 					tryOut={() => Promise.resolve([])}
 				/>,

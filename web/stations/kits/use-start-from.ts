@@ -1,13 +1,13 @@
 import { kitDesign } from "@contract/documents/kit-design";
 import { useEffect } from "react";
+import { takeBegunKit } from "../../lib/begin-kit";
 import { useDraft } from "./draft";
 
 /** A kit that was begun from another one, or from a sample. */
 export function useStartFrom(isNew: boolean): void {
 	const edit = useDraft((draft) => draft.edit);
 	useEffect(() => {
-		const text = sessionStorage.getItem("zephyr-new-kit");
-		sessionStorage.removeItem("zephyr-new-kit");
+		const text = takeBegunKit();
 		if (!isNew || !text) return;
 		const parsed = kitDesign.safeParse(JSON.parse(text));
 		if (parsed.success) edit(() => parsed.data);

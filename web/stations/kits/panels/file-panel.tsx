@@ -4,6 +4,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Trouble } from "../../../forms/notice";
 import { see, TroubleError } from "../../../lib/api";
+import { beginKitFrom } from "../../../lib/begin-kit";
 import { usePrefs } from "../../../lib/prefs";
 import { newId, useDraft } from "../draft";
 import { OutlineImport } from "../parts/outline-import";
@@ -121,13 +122,7 @@ function BringBack({ kitId, version }: { kitId: string; version: number }) {
 /** A new kit that starts as this one. */
 function CopyKit() {
 	const design = useDraft((draft) => draft.document);
-	const copy = () => {
-		sessionStorage.setItem(
-			"zephyr-new-kit",
-			JSON.stringify({ ...design, name: `${design.name}, copy ${newId().slice(0, 2)}` }),
-		);
-		location.assign(`/kits/${crypto.randomUUID()}`);
-	};
+	const copy = () => beginKitFrom({ ...design, name: `${design.name}, copy ${newId().slice(0, 2)}` });
 	return (
 		<button type="button" className="btn btn-sm mt-4 w-full" onClick={copy}>
 			Lay out a new kit like this one

@@ -67,6 +67,7 @@ export function Panels(props: Props) {
 						elsewhere={elsewhere}
 						reading={reading}
 						families={view.families}
+						glasses={view.glasses}
 						mayEdit={mayEdit && opened === undefined}
 						tryOut={tryOut}
 					/>

@@ -1,5 +1,6 @@
 import { type FuseLevel, LEVEL_WORDS } from "@core/firing/level";
 import type { GlassFamily } from "@core/glass/family";
+import type { Glass } from "@core/glass/glass";
 import type { KitReading } from "@core/stack/read-kit";
 import type { Trial } from "@core/stack/survey";
 import { useEffect, useState } from "react";
@@ -7,6 +8,7 @@ import { useFigure } from "../../../lib/prefs";
 import { sizeWords } from "../../../ui/part-words";
 import { LevelGlyph } from "../../../ui/signs";
 import { useDraft } from "../draft";
+import { OtherFamily } from "./other-family";
 
 const LEVELS: readonly FuseLevel[] = ["tack", "contour", "full"];
 
@@ -15,12 +17,13 @@ interface Props {
 	/** The bench shows another firing than the one that puts the kit together. */
 	elsewhere?: boolean;
 	families: readonly GlassFamily[];
+	glasses: readonly Glass[];
 	mayEdit: boolean;
 	tryOut(tries: readonly { level: FuseLevel; familyId: string }[]): Promise<Trial[]>;
 }
 
 /** The same kit at each level and in each tested family, side by side. */
-export function TryPanel({ reading, elsewhere = false, families, mayEdit, tryOut }: Props) {
+export function TryPanel({ reading, elsewhere = false, families, glasses, mayEdit, tryOut }: Props) {
 	const figure = useFigure();
 	const edit = useDraft((draft) => draft.edit);
 	const [trials, setTrials] = useState<Trial[] | undefined>();
@@ -124,9 +127,15 @@ export function TryPanel({ reading, elsewhere = false, families, mayEdit, tryOut
 				</table>
 			)}
 			<p className="mt-3 text-[13px] text-soft">
-				Estimates for firing {reading.firing + 1}, without a kiln of its own. Another family means other glass: the
-				parts themselves are not changed.
+				Estimates for firing {reading.firing + 1}, without a kiln of its own.
 			</p>
+			{mayEdit && familyId !== own && (
+				<OtherFamily
+					glasses={glasses}
+					familyId={familyId}
+					label={tested.find(({ id }) => id === familyId)?.label ?? familyId}
+				/>
+			)}
 		</>
 	);
 }
