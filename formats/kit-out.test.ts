@@ -3,17 +3,19 @@ import { drawnParts } from "@core/kit/drawn";
 import { readKit } from "@core/stack/read-kit";
 import { METRIC } from "@core/units/phrase";
 import DxfParser from "dxf-parser";
-import { PDFDocument } from "pdf-lib";
+import { PDFDocument, rgb } from "pdf-lib";
 import { parseSync } from "svgson";
 import { describe, expect, it } from "vitest";
 import { KITS } from "../demo/kits";
 import { FAMILIES, GLASSES, MOULDS } from "../demo/studio";
+import { fontFiles } from "../server/heavy/fonts";
 import { cut, kit, square } from "../tests/support/kit";
 import { kitDxf } from "./kit-dxf";
 import { kitPdf } from "./kit-pdf";
 import { kitSvg } from "./kit-svg";
 import { outlinesFromDxf } from "./outline-from-dxf";
 import { outlinesFromSvg } from "./outline-from-svg";
+import { PdfType } from "./pdf-type";
 
 const byId = <T extends { id: string }>(rows: readonly T[]) => new Map(rows.map((one) => [one.id, one]));
 const glasses = byId(GLASSES);
@@ -77,6 +79,7 @@ describe("the kit sheet", () => {
 				edition: "draft",
 				units: METRIC,
 				paper,
+				fonts: fontFiles(),
 			};
 			const pdf = await PDFDocument.load(await kitPdf(sheet));
 			expect(pdf.getTitle()).toBe(design.name);
@@ -85,7 +88,7 @@ describe("the kit sheet", () => {
 		}
 	});
 
-	it("goes on to further pages when there are many cuts, and writes what its font cannot as a question mark", async () => {
+	it("goes on to further pages when there are many cuts, and writes signs of no alphabet it knows as a question mark", async () => {
 		const parts = Array.from({ length: 90 }, (_, i) => cut(square(5 + i * 0.5), 0, i * 60));
 		const design = kit(parts, undefined, { name: "Дом 家" });
 		const sheet = {
@@ -97,7 +100,52 @@ describe("the kit sheet", () => {
 			edition: "draft",
 			units: METRIC,
 			paper: "a4" as const,
+			fonts: fontFiles(),
 		};
 		expect((await PDFDocument.load(await kitPdf(sheet))).getPageCount()).toBeGreaterThan(1);
+	});
+});
+
+describe("writing of every alphabet", () => {
+	const ALPHABETS = {
+		Latin: "Windmühle, Łódź, gió mạnh",
+		Cyrillic: "Ветряная мельница",
+		Greek: "Ανεμόμυλος",
+		Hebrew: "טחנת רוח",
+		Arabic: "طاحونة هواء",
+		Armenian: "Հողմաղաց",
+		Georgian: "ქარის წისქვილი",
+		Devanagari: "पवनचक्की",
+		Thai: "กังหันลม",
+	};
+	/** What a PDF's text would be copied as: its fonts' maps from glyph to sign. */
+	const embedded = async (words: string) => {
+		const pdf = await PDFDocument.create();
+		const type = await PdfType.in(pdf, fontFiles().plain, words);
+		const page = pdf.addPage([600, 100]);
+		type.draw(page, words, { x: 20, y: 40, size: 20, color: rgb(0, 0, 0) });
+		return { type, bytes: await pdf.save({ useObjectStreams: false }) };
+	};
+
+	it.each(Object.entries(ALPHABETS))("%s is embedded as a subset, in its own letters", async (_, words) => {
+		const { type, bytes } = await embedded(words);
+		expect(type.widthOf(words, 20)).toBeGreaterThan(40);
+		// A whole face is 20 to 80 kB; what a few words need of it is far less.
+		expect(bytes.length).toBeLessThan(30_000);
+		expect(type.widthOf(words, 20)).not.toBeCloseTo(type.widthOf("?".repeat([...words].length), 20), 1);
+	});
+	it("what no face has becomes a question mark, as wide as one", async () => {
+		const { type } = await embedded("家?");
+		expect(type.widthOf("家", 20)).toBeCloseTo(type.widthOf("?", 20), 6);
+	});
+	it("a line of two alphabets is as wide as its parts", async () => {
+		const { type } = await embedded("Kit Мельница");
+		expect(type.widthOf("Kit Мельница", 10)).toBeCloseTo(type.widthOf("Kit ", 10) + type.widthOf("Мельница", 10), 6);
+	});
+	it("Arabic letters join: together they are narrower than one by one", async () => {
+		const words = ALPHABETS.Arabic.slice(0, 6);
+		const { type } = await embedded(words);
+		const apart = [...words].reduce((sum, sign) => sum + type.widthOf(sign, 20), 0);
+		expect(type.widthOf(words, 20)).toBeLessThan(apart);
 	});
 });

@@ -7,7 +7,8 @@ import { drawnParts } from "@core/kit/drawn";
 import { cutsOf, type KitDesign } from "@core/kit/kit";
 import type { KitReading } from "@core/stack/read-kit";
 import { formatFigure, phraseText, type Units } from "@core/units/phrase";
-import { type Color, PDFDocument, type PDFFont, type PDFPage, rgb, StandardFonts } from "pdf-lib";
+import { type Color, PDFDocument, type PDFPage, rgb } from "pdf-lib";
+import { type FontFiles, PdfType } from "./pdf-type";
 
 /** Paper in points (1/72 in). Sources: ISO 216 A4 210 × 297 mm; ANSI Letter 8.5 × 11 in. */
 export const PAPERS = { a4: [595.28, 841.89], letter: [612, 792] } as const;
@@ -29,6 +30,7 @@ export interface KitSheet {
 	edition: string;
 	units: Units;
 	paper: Paper;
+	fonts: FontFiles;
 }
 
 /** The sheet that goes into a kit's bag: picture, stack and parts with each glass as bought and as fired, steps, cautions. */
@@ -36,8 +38,9 @@ export async function kitPdf(sheet: KitSheet): Promise<Uint8Array> {
 	const pdf = await PDFDocument.create();
 	pdf.setTitle(sheet.design.name);
 	pdf.setCreator("Zephyr Flats");
-	const plain = await pdf.embedFont(StandardFonts.Helvetica);
-	const bold = await pdf.embedFont(StandardFonts.HelveticaBold);
+	const signs = signsOf(sheet);
+	const plain = await PdfType.in(pdf, sheet.fonts.plain, signs);
+	const bold = await PdfType.in(pdf, sheet.fonts.bold, signs);
 	const pen = new Pen(pdf, plain, bold, PAPERS[sheet.paper]);
 	heading(pen, sheet);
 	picture(pen, sheet);
@@ -59,8 +62,8 @@ class Pen {
 
 	constructor(
 		private readonly pdf: PDFDocument,
-		readonly plain: PDFFont,
-		readonly bold: PDFFont,
+		readonly plain: PdfType,
+		readonly bold: PdfType,
 		private readonly size: readonly [number, number],
 	) {
 		this.width = size[0] - 2 * MARGIN;
@@ -86,11 +89,11 @@ class Pen {
 		options: { x?: number; size?: number; strong?: boolean; color?: Color; width?: number } = {},
 	): void {
 		const { x = 0, size = 10, strong = false, color = INK, width = this.width - x } = options;
-		const font = strong ? this.bold : this.plain;
-		for (const line of wrapped(encodable(words, font), font, size, width)) {
+		const type = strong ? this.bold : this.plain;
+		for (const line of wrapped(words, type, size, width)) {
 			this.need(size * 1.35);
 			this.y -= size * 1.35;
-			this.page.drawText(line, { x: MARGIN + x, y: this.y + size * 0.3, size, font, color });
+			type.draw(this.page, line, { x: MARGIN + x, y: this.y + size * 0.3, size, color });
 		}
 	}
 
@@ -114,8 +117,8 @@ class Pen {
 
 	number(name: string): void {
 		this.pages.forEach((page, i) => {
-			const words = encodable(`${name} · page ${i + 1} of ${this.pages.length}`, this.plain);
-			page.drawText(words, { x: MARGIN, y: MARGIN - 20, size: 8, font: this.plain, color: SOFT });
+			const words = `${name} · page ${i + 1} of ${this.pages.length}`;
+			this.plain.draw(page, words, { x: MARGIN, y: MARGIN - 20, size: 8, color: SOFT });
 		});
 	}
 }
@@ -281,21 +284,33 @@ const colourOf = (hex: string): Color => {
 	return rgb(part(1), part(3), part(5));
 };
 
-/** The standard fonts hold western European signs only; others become a question mark. */
-const encodable = (words: string, font: PDFFont): string => {
-	const known = new Set(font.getCharacterSet());
-	return [...words].map((sign) => (known.has(sign.codePointAt(0) ?? 0) ? sign : "?")).join("");
-};
+/** All that may be written on a sheet: the printable signs of the keyboard, and everything that somebody named. */
+function signsOf({ design, reading, glasses, moulds, studio, edition }: KitSheet): string {
+	const keys = Array.from({ length: 95 }, (_, i) => String.fromCharCode(32 + i)).join("");
+	const names = [...glasses.values(), ...moulds.values()].map(({ name }) => name);
+	return [
+		keys,
+		"·×–°²“”’…",
+		design.name,
+		design.note,
+		studio,
+		edition,
+		...names,
+		JSON.stringify([design, reading.findings]),
+	].join("");
+}
 
-function wrapped(words: string, font: PDFFont, size: number, width: number): string[] {
+function wrapped(words: string, type: PdfType, size: number, width: number): string[] {
 	const lines: string[] = [];
+	const space = type.widthOf(" ", size);
 	let line = "";
+	let filled = 0;
 	for (const word of words.split(/\s+/)) {
-		const longer = line ? `${line} ${word}` : word;
-		if (line && font.widthOfTextAtSize(longer, size) > width) {
+		const wide = type.widthOf(word, size);
+		if (line && filled + space + wide > width) {
 			lines.push(line);
-			line = word;
-		} else line = longer;
+			[line, filled] = [word, wide];
+		} else [line, filled] = line ? [`${line} ${word}`, filled + space + wide] : [word, wide];
 	}
 	return [...lines, line];
 }

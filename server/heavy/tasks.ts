@@ -9,6 +9,7 @@ import { type GlassBook, type KitReading, readKit } from "@core/stack/read-kit";
 import { stackOf } from "@core/stack/stack";
 import { readLines, readLog } from "@formats/kiln-log";
 import { type KitSheet, kitPdf } from "@formats/kit-pdf";
+import { fontFiles } from "./fonts";
 
 interface BookedKit {
 	design: KitDesign;
@@ -48,8 +49,8 @@ export const tasks = {
 		book,
 		reading,
 		...sheet
-	}: Omit<KitSheet, "reading"> & { book: GlassBook; reading: KitReading | undefined }) =>
-		kitPdf({ ...sheet, reading: reading ?? readKit(sheet.design, book) }),
+	}: Omit<KitSheet, "reading" | "fonts"> & { book: GlassBook; reading: KitReading | undefined }) =>
+		kitPdf({ ...sheet, fonts: fontFiles(), reading: reading ?? readKit(sheet.design, book) }),
 
 	proposeLoad: ({ pieces, kiln, family, schools }: PlannedLoad & { schools: LoadSchools }) =>
 		proposeLoad(pieces, kiln, family, schools),
