@@ -1,21 +1,25 @@
 import type { FuseLevel } from "../firing/level";
 import { type Pace, USUAL_PACE } from "../firing/schools";
 import { boundsOf, type Point, type Region } from "../geometry/region";
+import { FAMILY_90 } from "../glass/family";
 import { swapFamily } from "../kit/family-swap";
 import { assemblyFiring, type KitDesign } from "../kit/kit";
 import type { Meeting } from "./contacts";
 import { firingStacks, heatedThrough } from "./firing-stacks";
 import type { GlassBook } from "./lay";
-import { type FiringOutlook, outlookOf } from "./outlook";
+import { type FiringOutlook, mainFamily, outlookOf } from "./outlook";
 import { type KitReading, readingOf } from "./read-kit";
 import { type RouteHours, routeHours } from "./route-hours";
 import { type Stack, stackOf } from "./stack";
+import { type StressMap, stressMap } from "./stress-map";
 
 /** A reading with what a drawing needs of it. */
 export interface KitSurvey {
 	reading: KitReading;
 	/** The thickness map: patches of the plan with their glass, mm. */
 	patches: { region: Region; mm: number }[];
+	/** The stress map of the same patches. */
+	stress: StressMap;
 	/** Outlines after the firing, one a body. */
 	after: Region[];
 	/** Where parts meet, and how. */
@@ -34,9 +38,13 @@ export function surveyOf(assembled: Stack, pace: Pace = USUAL_PACE, firing = ass
 	const stacks = firingStacks(assembled);
 	const stack = heatedThrough(stacks[firing] ?? assembled);
 	const firings = stacks.map((one) => outlookOf(one, pace));
+	const patches = stack.columns.filter(({ mm }) => mm > 0);
+	const { coolCPerH, soakMin } = firings[firing] ?? { coolCPerH: 0, soakMin: 0 };
+	const family = stack.book.families.get(mainFamily(stack) ?? "") ?? FAMILY_90;
 	return {
 		reading: readingOf(stack),
-		patches: stack.columns.filter(({ mm }) => mm > 0).map(({ region, mm }) => ({ region, mm })),
+		patches: patches.map(({ region, mm }) => ({ region, mm })),
+		stress: stressMap(patches, { coolCPerH, soakMin, expansionE7PerK: family.expansionE7PerK }),
 		after: stack.bodies.map(({ after }) => after.region),
 		joints: stack.contacts.map(({ a, b, kind, shared, nearest }) => ({
 			a: a.id,

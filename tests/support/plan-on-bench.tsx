@@ -14,7 +14,7 @@ export function PlanOnBench() {
 		<PlanEditor
 			drawn={drawn}
 			survey={undefined}
-			show={{ fired: true, thickness: false, after: true, joints: false }}
+			show={{ fired: true, thickness: false, stress: false, after: true, joints: false }}
 			cut={undefined}
 			onCut={() => {}}
 			looked={undefined}

@@ -60,7 +60,13 @@ function KitBench({ view, frame }: StationProps<"kit">) {
 	const edit = useDraft((draft) => draft.edit);
 	const chosen = useDraft((draft) => draft.chosen);
 	const choose = useDraft((draft) => draft.choose);
-	const [show, setShow] = useState<PlanShow>({ fired: true, thickness: false, after: true, joints: false });
+	const [show, setShow] = useState<PlanShow>({
+		fired: true,
+		thickness: false,
+		stress: false,
+		after: true,
+		joints: false,
+	});
 	const [exploded, setExploded] = useState(false);
 	const [mode, setMode] = useState<PlanMode>({ kind: "parts" });
 	const [chosenFiring, setChosenFiring] = useState<number | undefined>();
@@ -162,6 +168,7 @@ function KitBench({ view, frame }: StationProps<"kit">) {
 				surveyed={surveyed}
 				saving={saving}
 				mayEdit={mayEdit}
+				stressShown={show.stress}
 				elsewhere={firing !== undefined}
 				palette={palette}
 				onPalette={setPalette}

@@ -1,6 +1,7 @@
 import type { KitView } from "@contract/kits";
 import { drawnParts } from "@core/kit/drawn";
 import { emptyKit, type KitDesign, type KitPart } from "@core/kit/kit";
+import { slumpedHeightMm } from "@core/kit/mould-profile";
 import { readKit } from "@core/stack/read-kit";
 import { sectionAlong } from "@core/stack/section";
 import { stackOf } from "@core/stack/stack";
@@ -13,6 +14,8 @@ import { drawn, imperial, text } from "../../../tests/support/drawn";
 import { bar, cut, fire, kit, lay, square } from "../../../tests/support/kit";
 import { ComponentBar } from "./component-bar";
 import { createKitDraft, DraftProvider } from "./draft";
+import { EmptyBench } from "./empty-bench";
+import { FiringChoice } from "./firing-choice";
 import { FilePanel } from "./panels/file-panel";
 import { PalettePanel } from "./panels/palette-panel";
 import { RoutePanel } from "./panels/route-panel";
@@ -30,6 +33,8 @@ import {
 	FindingMarks,
 	HangLine,
 	Joints,
+	StressLegend,
+	StressPatches,
 	ThicknessLegend,
 	ThicknessMap,
 } from "./plan/plan-layers";
@@ -270,6 +275,7 @@ describe("drawings of the bench", () => {
 				<>
 					<svg aria-hidden="true">
 						<ThicknessMap patches={survey.patches} px={px} />
+						<StressPatches patches={survey.patches} stress={survey.stress} px={px} />
 						<AfterOutline after={survey.after} px={px} />
 						<Joints joints={survey.joints} px={px} />
 						<FindingMarks findings={survey.reading.findings} looked={survey.reading.findings[0]} px={px} />
@@ -277,6 +283,7 @@ describe("drawings of the bench", () => {
 						<Dimensions box={box} px={px} />
 					</svg>
 					<ThicknessLegend patches={survey.patches} />
+					<StressLegend stress={survey.stress} />
 					<SectionView section={section} drawn={parts} level={survey.reading.level} rests={survey.rests} />
 					<ExplodedView drawn={parts} fired chosen={[]} onChoose={nothing} />
 				</>,
@@ -286,6 +293,40 @@ describe("drawings of the bench", () => {
 			expect(all).toMatch(/The stack pulled apart, \d+ layers/);
 		},
 	);
+	it("the stress map says how much of what is allowed, where, and how the soak evens it out, in either unit", () => {
+		const design = kit([cut(square(60)), cut(square(20), 1), cut(square(20), 2)], fire("tack"));
+		const { stress, patches } = surveyOf(stackOf(design, book));
+		const legend = (prefs?: typeof imperial) => text(drawn(<StressLegend stress={stress} />, prefs));
+		expect(legend()).toMatch(/At most \d+\.\d MPa of 10 allowed, where 9 mm meets 3 mm/);
+		expect(legend()).toMatch(/The soak evens them out: \d+\.\d K apart when it begins, .* after 1 h 30/);
+		expect(stress.mpa).toHaveLength(patches.length);
+		expect(text(drawn(<StressLegend stress={{ mpa: [], worst: undefined, evening: [] }} />))).toBe("");
+	});
+	it("a kit begun from nothing offers three starters, each a kit that can be laid with the book’s glass", () => {
+		const words = text(drawn(<EmptyBench glasses={GLASSES} onStart={nothing} />));
+		for (const title of ["Sandwich tile", "Openwork", "Rings"]) expect(words).toContain(title);
+		expect(text(drawn(<EmptyBench glasses={[]} onStart={nothing} />))).toContain("Nothing lies here yet");
+	});
+	it("firings to choose from, where there is more than one; the one that puts it together is pressed", () => {
+		const dish = demo("Contour");
+		const choice = drawn(<FiringChoice design={dish} firing={undefined} onFiring={nothing} />);
+		expect(text(choice)).toContain("1 full");
+		expect(choice.match(/aria-pressed="true"/g)).toHaveLength(1);
+		expect(drawn(<FiringChoice design={demo("Nine")} firing={undefined} onFiring={nothing} />)).toBe("");
+	});
+	it("a slump is drawn on its mould, true to scale, and says so", () => {
+		const dish = demo("Contour");
+		const stack = stackOf(dish, book);
+		const mould = MOULDS.find(({ id }) => id === dish.route[1]?.mouldId);
+		if (!mould) throw new Error("the dish is slumped into a mould of the book");
+		const cutLine = { from: { x: -80, y: 0 }, to: { x: 80, y: 0 } };
+		const after = stack.bodies.map((body) => body.after.region);
+		const section = sectionAlong(stack.lain, after, cutLine, 4.9, 120, (at) => slumpedHeightMm(mould, at));
+		const view = drawn(<SectionView section={section} drawn={drawnParts(dish, glasses)} level="slump" rests={{}} />);
+		expect(view).toContain("on its mould");
+		expect(text(view)).toContain("on the mould true to scale");
+		expect(view).not.toMatch(/NaN|Infinity/);
+	});
 	it("the scale bar is a round length of about a sixth of the window", () => {
 		for (const [width, mm] of [
 			[60, 10],

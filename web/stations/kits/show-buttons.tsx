@@ -25,7 +25,8 @@ export function ShowButtons(props: {
 				{toggle("as fired", show.fired, () => onShow({ ...show, fired: true }))}
 			</div>
 			<div className="join" role="group" aria-label="What the plan shows">
-				{toggle("thickness", show.thickness, () => onShow({ ...show, thickness: !show.thickness }))}
+				{toggle("thickness", show.thickness, () => onShow({ ...show, thickness: !show.thickness, stress: false }))}
+				{toggle("stress", show.stress, () => onShow({ ...show, stress: !show.stress, thickness: false }))}
 				{toggle("fired edge", show.after, () => onShow({ ...show, after: !show.after }))}
 				{toggle("joints", show.joints, () => onShow({ ...show, joints: !show.joints }))}
 				{toggle("exploded", exploded, () => onExploded(!exploded))}

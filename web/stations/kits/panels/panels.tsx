@@ -31,6 +31,7 @@ interface Props {
 	mayEdit: boolean;
 	/** Another firing is shown than the one that puts the kit together. */
 	elsewhere: boolean;
+	stressShown: boolean;
 	palette: string | undefined;
 	onPalette(palette: string | undefined): void;
 	onLook(finding: Finding | undefined): void;
@@ -38,7 +39,7 @@ interface Props {
 
 /** Beside the plan: what it tells, its route, trials, colours and files, and saving. */
 export function Panels(props: Props) {
-	const { view, surveyed, saving, mayEdit, elsewhere, palette, onPalette, onLook } = props;
+	const { view, surveyed, saving, mayEdit, elsewhere, stressShown, palette, onPalette, onLook } = props;
 	const { survey, tryOut, sound, reading: state } = surveyed;
 	const opened = useDraft((draft) => draft.opened);
 	const [tab, setTab] = useState<Tab>("tells");
@@ -57,7 +58,15 @@ export function Panels(props: Props) {
 			<div className="scroll-y min-h-0 grow px-4 py-3">
 				{halted && <Halted why={halted} again={state.again} />}
 				{!halted && tab === "tells" && (
-					<TellPanel view={view} reading={reading} survey={survey} design={sound} mayEdit={mayEdit} onLook={onLook} />
+					<TellPanel
+						view={view}
+						reading={reading}
+						survey={survey}
+						design={sound}
+						mayEdit={mayEdit}
+						stressShown={stressShown}
+						onLook={onLook}
+					/>
 				)}
 				{!halted && tab === "route" && (
 					<RoutePanel view={view} survey={survey} mayEdit={mayEdit} errorAt={saving.errorAt} />

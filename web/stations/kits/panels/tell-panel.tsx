@@ -11,7 +11,7 @@ import { formatMoney } from "../../../lib/money";
 import { useFigure } from "../../../lib/prefs";
 import { FindingsList } from "../../../ui/findings-list";
 import { useDraft } from "../draft";
-import { ThicknessLegend } from "../plan/plan-layers";
+import { StressLegend, ThicknessLegend } from "../plan/plan-layers";
 
 interface Props {
 	view: KitView;
@@ -19,11 +19,21 @@ interface Props {
 	survey: KitSurvey | undefined;
 	design: KitDesign;
 	mayEdit: boolean;
+	/** The plan shows the stress map: so does the legend. */
+	stressShown?: boolean;
 	onLook(finding: Finding | undefined): void;
 }
 
 /** Figures of the stack, what it costs, and everything the kiln will do to it. */
-export const TellPanel = memo(function TellPanel({ view, reading, survey, design, mayEdit, onLook }: Props) {
+export const TellPanel = memo(function TellPanel({
+	view,
+	reading,
+	survey,
+	design,
+	mayEdit,
+	stressShown = false,
+	onLook,
+}: Props) {
 	const opened = useDraft((draft) => draft.opened);
 	const edit = useDraft((draft) => draft.edit);
 	const choose = useDraft((draft) => draft.choose);
@@ -45,8 +55,8 @@ export const TellPanel = memo(function TellPanel({ view, reading, survey, design
 			<Figures view={view} reading={reading} survey={survey} design={design} />
 			{survey && survey.patches.length > 0 && (
 				<div className="mt-3">
-					<h2 className="mb-1">Thickness</h2>
-					<ThicknessLegend patches={survey.patches} />
+					<h2 className="mb-1">{stressShown ? "Stress" : "Thickness"}</h2>
+					{stressShown ? <StressLegend stress={survey.stress} /> : <ThicknessLegend patches={survey.patches} />}
 				</div>
 			)}
 			<h2 className="mt-4 mb-1 flex justify-between">

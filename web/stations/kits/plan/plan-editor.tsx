@@ -22,6 +22,7 @@ import {
 	PartShapes,
 	ScaleBar,
 	SectionLine,
+	StressPatches,
 	ThicknessMap,
 } from "./plan-layers";
 import { usePlanWindow } from "./plan-view";
@@ -30,6 +31,7 @@ import { usePlanWindow } from "./plan-view";
 export interface PlanShow {
 	fired: boolean;
 	thickness: boolean;
+	stress: boolean;
 	after: boolean;
 	joints: boolean;
 }
@@ -168,8 +170,16 @@ export function PlanEditor({ drawn, survey, show, cut, onCut, looked, mayEdit, m
 				onPointerCancel={abandon}
 			>
 				<Grid edges={plan.edges} px={px} />
-				<PartShapes drawn={drawn} fired={show.fired} faint={show.thickness} chosen={chosen} moved={moved} px={px} />
+				<PartShapes
+					drawn={drawn}
+					fired={show.fired}
+					faint={show.thickness || show.stress}
+					chosen={chosen}
+					moved={moved}
+					px={px}
+				/>
 				{survey && show.thickness && <ThicknessMap patches={survey.patches} px={px} />}
+				{survey && show.stress && <StressPatches patches={survey.patches} stress={survey.stress} px={px} />}
 				{survey && show.after && <AfterOutline after={survey.after} px={px} />}
 				{survey && show.joints && <Joints joints={survey.joints} px={px} />}
 				{survey && <HangLine survey={survey} loops={loops} px={px} />}

@@ -1,11 +1,12 @@
 import { type Bounds, boundsOf, type Point } from "@core/geometry/region";
+import { ALLOWED_TENSION_PA } from "@core/glass/constants";
 import type { DrawnPart } from "@core/kit/drawn";
 import type { Finding } from "@core/stack/finding";
 import type { Cut } from "@core/stack/section";
 import type { KitSurvey } from "@core/stack/survey";
 import { scaleLinear } from "d3-scale";
 import { memo, useMemo } from "react";
-import { useFigure } from "../../../lib/prefs";
+import { useFigure, usePrefs } from "../../../lib/prefs";
 import { regionPath } from "../../../ui/kit-plan";
 import { scaleBarMm } from "./plan-view";
 
@@ -121,6 +122,72 @@ export const ThicknessMap = memo(function ThicknessMap({ patches, px }: Sized & 
 		</g>
 	);
 });
+
+/** Pale where hardly anything passes through, dark violet-brown where all that is allowed would. Not the colours of heat. */
+const stressColour = scaleLinear<string>().domain([0, 0.5, 1]).range(["#e8e4ee", "#8d7ba6", "#3b2450"]).clamp(true);
+
+const shareOf = (mpa: number): number => mpa / (ALLOWED_TENSION_PA / 1e6);
+
+/** Where unevenness stresses a piece most while it cools. */
+export const StressPatches = memo(function StressPatches({
+	patches,
+	stress,
+	px,
+}: Sized & { patches: KitSurvey["patches"]; stress: KitSurvey["stress"] }) {
+	return (
+		<g pointerEvents="none">
+			{patches.map(({ region }, i) => (
+				<path
+					key={i}
+					d={regionPath(region)}
+					fillRule="evenodd"
+					fill={stressColour(shareOf(stress.mpa[i] ?? 0))}
+					stroke="#ffffff80"
+					strokeWidth={px * 0.6}
+				/>
+			))}
+		</g>
+	);
+});
+
+/** The stress map in words and figures: how much of what is allowed, where it is most, how the soak evens it out. */
+export function StressLegend({ stress }: { stress: KitSurvey["stress"] }) {
+	const figure = useFigure();
+	const { units } = usePrefs();
+	const { worst, evening } = stress;
+	if (!worst) return null;
+	const allowed = ALLOWED_TENSION_PA / 1e6;
+	const degrees = (k: number) => (units.temperature === "F" ? `${(k * 1.8).toFixed(1)} °F` : `${k.toFixed(1)} K`);
+	const step = worst.thickMm - worst.thinMm > 0.05;
+	return (
+		<>
+			<ul aria-label="Tension while it cools" className="flex flex-wrap gap-x-3 gap-y-1">
+				{[0, allowed / 4, allowed / 2, allowed].map((mpa) => (
+					<li key={mpa} className="figure flex items-center gap-1.5">
+						<svg width="18" height="12" aria-hidden="true">
+							<rect width="18" height="12" fill={stressColour(shareOf(mpa))} className="stroke-base-content/40" />
+						</svg>
+						{mpa} MPa
+					</li>
+				))}
+			</ul>
+			<p className="mt-1">
+				At most <b className="figure">{worst.mpa.toFixed(1)} MPa</b> of {allowed} allowed
+				{step && `, where ${figure({ mm: worst.thickMm })} meets ${figure({ mm: worst.thinMm })}`}, in the fastest stage
+				of its cooling.
+			</p>
+			{evening.length > 0 && (
+				<p className="mt-0.5 text-soft">
+					The soak evens them out:{" "}
+					{evening
+						.map(({ min, k }) => `${degrees(k)} apart ${min === 0 ? "when it begins" : `after ${figure({ min })}`}`)
+						.join(", ")}
+					.
+				</p>
+			)}
+		</>
+	);
+}
 
 /** The legend of the thickness map: every thickness that occurs, up to six of them. */
 export function ThicknessLegend({ patches }: { patches: KitSurvey["patches"] }) {
