@@ -1,7 +1,8 @@
 import type { ScheduleView } from "@contract/schedules";
 import { demandOf, type PieceToFire } from "@core/firing/demand";
-import { demandOfDocument, PLAIN_PIECE, type ScheduleDocument } from "@core/firing/document";
+import { demandOfDocument, PLAIN_PIECE, rebuilt, type ScheduleDocument } from "@core/firing/document";
 import { FUSE_LEVELS, type FuseLevel, LEVEL_WORDS } from "@core/firing/level";
+import { scheduleHours } from "@core/firing/schedule";
 import {
 	COOLING_SCHOOLS,
 	DOT_SCHOOLS,
@@ -10,9 +11,10 @@ import {
 	USUAL_PACE,
 	WARM_UP_SCHOOLS,
 } from "@core/firing/schools";
-import { SOAK_SCHOOLS } from "@core/glass/family";
+import { type GlassFamily, SOAK_SCHOOLS } from "@core/glass/family";
+import type { KilnBody } from "@core/kiln/kiln";
 import { formatMinutes } from "@core/units/duration";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { Check, ChoiceField, NumberField, TextField } from "../../forms/fields";
 import { useFigure } from "../../lib/prefs";
 
@@ -39,16 +41,27 @@ const SCHOOLS: [keyof Schools, string, { value: string; label: string }[]][] = [
 interface Props {
 	view: ScheduleView;
 	document: ScheduleDocument;
+	family: GlassFamily;
+	kiln: KilnBody | undefined;
 	onEdit(change: (document: ScheduleDocument) => ScheduleDocument, what?: string): void;
 	onRebuild(change: Partial<ScheduleDocument>): void;
 }
 
 /** What the schedule is made for: family, level, schools, pieces, and who sets each segment. */
-export function MadeFor({ view, document, onEdit, onRebuild }: Props) {
+export function MadeFor({ view, document, family, kiln, onEdit, onRebuild }: Props) {
 	const figure = useFigure();
 	const demand = demandOfDocument(document);
 	const school = (change: Partial<Schools>) => onRebuild({ schools: { ...document.schools, ...change } });
 	const { schools, pieces } = document;
+	const hoursWith = useMemo(() => {
+		const hours = (change: Partial<Schools>) => {
+			const segments = rebuilt({ ...document, schools: { ...document.schools, ...change } }, family, kiln);
+			return segments && Math.round(scheduleHours({ segments }, kiln));
+		};
+		return new Map(
+			SCHOOLS.flatMap(([key, , choices]) => choices.map(({ value }) => [value + key, hours({ [key]: value })])),
+		);
+	}, [document, family, kiln]);
 	return (
 		<div className="flex flex-col gap-3">
 			<div className="grid grid-cols-2 gap-2">
@@ -75,7 +88,10 @@ export function MadeFor({ view, document, onEdit, onRebuild }: Props) {
 						compact
 						label={label}
 						value={schools[key]}
-						options={choices}
+						options={choices.map(({ value, label: words }) => ({
+							value,
+							label: `${words} · ${hoursWith.get(value + key) ?? "–"} h`,
+						}))}
 						onChange={(value) => school({ [key]: value })}
 					/>
 				))}

@@ -221,7 +221,16 @@ function Bench({ view, frame }: StationProps<"schedule">) {
 								<Caution>The glass maker’s sheet and the kiln’s manual go before anything computed here.</Caution>
 							</div>
 						)}
-						{tab === "madeFor" && <MadeFor view={view} document={document} onEdit={edit} onRebuild={rebuild} />}
+						{tab === "madeFor" && (
+							<MadeFor
+								view={view}
+								document={document}
+								family={family}
+								kiln={kiln?.body}
+								onEdit={edit}
+								onRebuild={rebuild}
+							/>
+						)}
 						{tab === "compare" && (
 							<div className="flex flex-col gap-3">
 								<ChoiceField<string>
