@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { bar, cut, GLASSES, lay, square } from "../../tests/support/kit";
 import type { KitPart } from "./kit";
-import { layerOnTop } from "./layer-on-top";
+import { landed, layerOnTop } from "./layer-on-top";
 
 const on = (part: KitPart, parts: KitPart[]) => layerOnTop(part, parts, { components: [] }, GLASSES);
 
@@ -39,5 +39,20 @@ describe("where a new part comes to lie", () => {
 		const dot = lay({ kind: "component", componentId: "dot" }, 0, 30, 0);
 		expect(layerOnTop(cut(square(10), 0, 30), [dot], { components }, GLASSES)).toBe(1);
 		expect(layerOnTop(cut(square(10)), [dot], { components }, GLASSES)).toBe(0);
+	});
+});
+
+describe("parts laid out together", () => {
+	const row = (layer: number) => [-20, 0, 20].map((x) => cut(square(18), layer, x));
+	const land = (laid: KitPart[], parts: KitPart[]) =>
+		landed(laid, parts, { components: [] }, GLASSES).map(({ layer }) => layer);
+	it("all go up together where one would lie in another's place", () => {
+		expect(land(row(0), [cut(square(10), 0, 20)])).toEqual([1, 1, 1]);
+		expect(land(row(0), [cut(square(10), 0, 20), cut(square(8), 1, 20)])).toEqual([2, 2, 2]);
+	});
+	it("stay where nothing of their own layer is in the way: beside, under, over", () => {
+		expect(land(row(0), [cut(square(10), 0, 60)])).toEqual([0, 0, 0]);
+		expect(land(row(0), [cut(square(60), 1)])).toEqual([0, 0, 0]);
+		expect(land(row(1), [cut(square(60))])).toEqual([1, 1, 1]);
 	});
 });

@@ -1,5 +1,6 @@
 import { readFile } from "node:fs/promises";
 import {
+	arrived,
 	complaints,
 	expect,
 	open,
@@ -116,7 +117,7 @@ test("a schedule is drawn, mended, solved backwards, compared and kept; a whole 
 		await page.getByRole("tab", { name: "Keep and fire" }).click();
 		await page.getByLabel("What it is for").fill("roof tiles, test");
 		await page.getByRole("button", { name: "Plan it" }).click();
-		await page.waitForURL("**/fire?firing=**");
+		await arrived(page, "**/fire?firing=**");
 		await ready(page);
 		await expect(page.getByRole("heading", { name: /Silo kiln, roof tiles, test/ })).toBeVisible();
 		await expect(page.getByText("Rooftop tack, version 1")).toBeVisible();
@@ -187,7 +188,7 @@ test("a log comes in with its columns said, and a kiln is written down with a ro
 	const page = await personPage(browser);
 	await open(page, "/fire/kilns");
 	await page.getByRole("button", { name: "Add a kiln" }).click();
-	await page.waitForURL("**/fire/kilns/*");
+	await arrived(page, "**/fire/kilns/*");
 	await page.locator("html[data-ready]").waitFor();
 	await page.getByRole("tab", { name: "Kiln and shelf" }).click();
 	await page.getByLabel("Name").first().fill("Cyclone kiln");

@@ -2,7 +2,7 @@ import { randomUUID } from "node:crypto";
 import { readKitFile } from "@contract/documents/kit-file";
 import type { KitDesign } from "@core/kit/kit";
 import type { Page } from "@playwright/test";
-import { complaints, expect, open, ownStudio, personPage, ready, test } from "./studio";
+import { arrived, complaints, expect, open, ownStudio, personPage, ready, test } from "./studio";
 
 ownStudio();
 
@@ -16,7 +16,10 @@ async function newKit(page: Page, name: string): Promise<void> {
 /** Lays a part by keyboard alone: A opens the menu, its name is found by Tab order or typed choice. */
 async function lay(page: Page, what: string): Promise<void> {
 	await page.locator("body").press("Escape");
-	await page.getByTestId("plan").click({ position: { x: 4, y: 4 } });
+	// The ground beside the plan, or beside the starters of an empty bench.
+	const plan = page.getByTestId("plan");
+	if (await plan.isVisible()) await plan.click({ position: { x: 4, y: 4 } });
+	else await page.getByText("Nothing lies here yet").click();
 	await page.keyboard.press("a");
 	await expect(page.getByRole("button", { name: "rectangle", exact: true })).toBeFocused();
 	const button = page.getByRole("button", { name: what, exact: true });
@@ -56,7 +59,7 @@ async function imported(page: Page, text: string): Promise<KitDesign> {
 		.getByLabel("Bring in a kit file")
 		.setInputFiles({ name: "kit.json", mimeType: "application/json", buffer: Buffer.from(text) });
 	await page.getByRole("link", { name: "Lay it on the bench" }).click();
-	await page.waitForURL("**/kits/*");
+	await arrived(page, "**/kits/*");
 	await ready(page);
 	return (await exported(page)).design;
 }
@@ -367,7 +370,7 @@ test("books: a glass, a mould and a sample are kept, and a kit is begun from the
 	await page.getByRole("button", { name: "Save this sample" }).click();
 	await expect(page.getByText("Blades came out brick red.").first()).toBeVisible();
 	await page.locator("li", { hasText: "Pump rust on clear" }).getByRole("button", { name: "Kit from this" }).click();
-	await page.waitForURL("**/kits/*");
+	await arrived(page, "**/kits/*");
 	await ready(page);
 	await expect(page.getByLabel("Kit", { exact: true })).toHaveValue("After “Pump rust on clear”");
 	await expect(page.getByRole("link", { name: "Pump rust on clear" })).toBeVisible();
@@ -479,7 +482,7 @@ test("what was issued can be brought back: a version frozen by a class, the draf
 	const page = await personPage(browser);
 	await open(page, "/kits");
 	await page.getByRole("link", { name: /Nine-patch/ }).click();
-	await page.waitForURL("**/kits/*");
+	await arrived(page, "**/kits/*");
 	await ready(page);
 	await page.getByRole("button", { name: /^Patch/ }).click();
 	await page.keyboard.press("Delete");

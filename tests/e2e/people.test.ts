@@ -1,6 +1,6 @@
 import { Secret, TOTP } from "otpauth";
 import { violations } from "./axe";
-import { expect, open, ownStudio, personPage, setup, test } from "./studio";
+import { arrived, expect, open, ownStudio, personPage, setup, test } from "./studio";
 
 ownStudio();
 
@@ -12,13 +12,13 @@ test("people: where somebody is signed in ends at a press, an account is shut an
 	await open(page, "/people");
 	const person = page.getByRole("region", { name: "People" }).getByRole("listitem").filter({ hasText: "jonty" });
 	await person.getByRole("button", { name: "Shut the account" }).click();
-	await other.waitForURL("**/sign-in");
+	await arrived(other, "**/sign-in");
 	await expect(person.getByRole("button", { name: "Open again" })).toBeVisible();
 	await expect(page.getByRole("region", { name: "What happened" }).getByText("account shut")).toBeVisible();
 	await person.getByRole("button", { name: "Open again" }).click();
 	await expect(person.getByRole("button", { name: "Shut the account" })).toBeVisible();
 	await other.goto("/nowhere");
-	await other.waitForURL("**/sign-in?then=**");
+	await arrived(other, "**/sign-in?then=**");
 	await open(page, "/nowhere");
 	await expect(page.getByText("There is no page at this address.")).toBeVisible();
 	expect(await violations(page)).toEqual([]);
@@ -46,7 +46,7 @@ test("a code at the door: set up, asked for, replaced by one that was written do
 	await expect(section.getByText("On.")).toBeVisible();
 
 	await page.getByRole("button", { name: "Sign out" }).click();
-	await page.waitForURL("**/sign-in");
+	await arrived(page, "**/sign-in");
 	await expect(page.locator("astro-island[ssr]")).toHaveCount(0);
 	await page.getByLabel("E-mail").fill(email);
 	await page.getByLabel("Password").fill(password);
@@ -54,7 +54,7 @@ test("a code at the door: set up, asked for, replaced by one that was written do
 	await expect(page.getByText("Type the six digits that your device shows")).toBeVisible();
 	await page.getByLabel("Code").fill(written);
 	await page.getByRole("button", { name: "Sign in" }).click();
-	await page.waitForURL((url) => url.pathname === "/");
+	await arrived(page, (url) => url.pathname === "/");
 	await open(page, "/account");
 	await expect(section.getByText("7 of the codes")).toBeVisible();
 	await section.getByLabel("Your password").fill(password);

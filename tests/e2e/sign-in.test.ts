@@ -1,4 +1,4 @@
-import { expect, open, ownStudio, personPage, setup, test } from "./studio";
+import { arrived, expect, open, ownStudio, personPage, setup, test } from "./studio";
 
 ownStudio();
 
@@ -35,7 +35,7 @@ test("a changed password holds at once, the wrong one is said so", async ({ brow
 	await expect(page.getByText("Changed.")).toBeVisible();
 	await open(page, "/account");
 	await page.getByRole("button", { name: "Sign out" }).click();
-	await page.waitForURL("**/sign-in");
+	await arrived(page, "**/sign-in");
 	await page.goto("/load");
-	await page.waitForURL("**/sign-in?then=**");
+	await arrived(page, "**/sign-in?then=**");
 });

@@ -3,7 +3,19 @@ import { FAMILY_90 } from "@core/glass/family";
 import { effectiveThicknessMm } from "@core/stack/effective-thickness";
 import jsQR from "jsqr";
 import sharp from "sharp";
-import { complaints, expect, open, openWhenCool, ownStudio, personPage, ready, scan, setup, test } from "./studio";
+import {
+	arrived,
+	complaints,
+	expect,
+	open,
+	openWhenCool,
+	ownStudio,
+	personPage,
+	ready,
+	scan,
+	setup,
+	test,
+} from "./studio";
 
 ownStudio();
 
@@ -15,10 +27,10 @@ test("a kit on paper becomes two pieces in their owners' hands", async ({ browse
 
 	await test.step("Kits: lay out a kit of two cuts and read it", async () => {
 		await page.keyboard.press("1");
-		await page.waitForURL("**/kits");
+		await arrived(page, "**/kits");
 		await ready(page);
 		await page.getByRole("button", { name: "Lay out a new kit" }).click();
-		await page.waitForURL("**/kits/*");
+		await arrived(page, "**/kits/*");
 		await ready(page);
 		await page.getByLabel("Kit", { exact: true }).fill("Silo roof tile");
 		await page.getByRole("button", { name: "Lay a part" }).click();
@@ -205,7 +217,7 @@ test("a kit on paper becomes two pieces in their owners' hands", async ({ browse
 	await test.step("a scanned label finds the piece and its whole history", async () => {
 		await open(page, "/cut");
 		await scan(page, one.toLowerCase());
-		await page.waitForURL(`**/piece/${one}`);
+		await arrived(page, `**/piece/${one}`);
 		const history = page.locator("main ol").last();
 		for (const line of [
 			"Kit issued",

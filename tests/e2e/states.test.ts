@@ -1,6 +1,7 @@
 import { VIEWS, violations } from "./axe";
 import {
 	act,
+	arrived,
 	complaints,
 	expect,
 	fireBare,
@@ -48,7 +49,7 @@ test("forms that were refused say so where the mistake is, readable in both them
 
 	await open(page, "/fire/kilns");
 	await page.locator("main li a").first().click();
-	await page.waitForURL("**/fire/kilns/*");
+	await arrived(page, "**/fire/kilns/*");
 	await open(page, page.url());
 	await page.getByRole("tab", { name: "Kiln and shelf" }).click();
 	await page.getByLabel("Power, W").fill("a lot");

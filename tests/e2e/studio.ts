@@ -19,6 +19,11 @@ let standIn: RunningStandIn | undefined;
 /** Browsers of this file's tests, whose clocks are held and stepped with the studio's. */
 let contexts: BrowserContext[] = [];
 
+/** Waits until a page has come to an address; one navigation may be overtaken by another to the same place. */
+export async function arrived(page: Page, url: Parameters<Page["waitForURL"]>[0]): Promise<void> {
+	await expect(() => page.waitForURL(url)).toPass({ timeout: 120_000 });
+}
+
 /**
  * A studio of a file's own: a copy of the demo, a server in front of it, a stand-in behind it. Called at the top of every file,
  * so that each passes alone and in any order, and none finds what another left.

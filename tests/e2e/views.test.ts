@@ -1,5 +1,5 @@
 import { VIEWS, violations } from "./axe";
-import { complaints, expect, open, ownStudio, personPage, setup, test } from "./studio";
+import { arrived, complaints, expect, open, ownStudio, personPage, setup, test } from "./studio";
 
 ownStudio();
 
@@ -24,7 +24,7 @@ test("every view: no serious violation, no complaint of the browser, in both the
 test("the sign-in page is clean and the door says what is wrong", async ({ browser }) => {
 	const page = await (await browser.newContext({ baseURL: setup().address })).newPage();
 	await page.goto("/load?x=1");
-	await page.waitForURL("**/sign-in?then=**");
+	await arrived(page, "**/sign-in?then=**");
 	await expect(page.locator("astro-island[ssr]")).toHaveCount(0);
 	expect(await violations(page)).toEqual([]);
 	await page.getByLabel("E-mail").fill("nobody@tailvane.example");
@@ -77,7 +77,7 @@ test("the way of a piece is reached by keyboard alone", async ({ browser }) => {
 		["0", "/"],
 	] as const) {
 		await page.keyboard.press(key);
-		await page.waitForURL(`**${path}`);
+		await arrived(page, `**${path}`);
 		await expect(page.locator("html[data-ready]")).toHaveCount(1);
 	}
 	await page.keyboard.press("?");
@@ -87,7 +87,7 @@ test("the way of a piece is reached by keyboard alone", async ({ browser }) => {
 	await page.getByLabel("Piece code, student, kit, glass or kiln").fill("pump");
 	await expect(page.getByRole("dialog").getByRole("option", { name: /Pump-wheel tile/ })).toBeVisible();
 	await page.keyboard.press("Enter");
-	await page.waitForURL("**/kits/*");
+	await arrived(page, "**/kits/*");
 	const fields = page.getByLabel("Kit", { exact: true });
 	await fields.focus();
 	await fields.press("End");

@@ -227,7 +227,7 @@ const CASES: Record<FindingCode, Case> = {
 		design: kit(tower, fire("tack", "slump")),
 		says: "at most 85 °C/h up",
 		severity: "fix",
-		press: "none",
+		press: "mends",
 	},
 	"dark-white": {
 		design: kit([cut(square(80)), cut(square(20), 1, -10, 0, "black"), cut(square(20), 1, 10, 0, "white")]),

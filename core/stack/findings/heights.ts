@@ -59,7 +59,8 @@ function raisedSlump({ design, thickestMm, thinnestMm, insertMm }: Stack): Findi
 			level === "slump" && design.route.slice(0, i).some((step) => step.level === "tack" || step.level === "contour"),
 	);
 	if (raised < 0 || thickestMm <= thinnestMm) return [];
-	const had = design.route.slice(0, raised).findLast(({ level }) => level === "tack" || level === "contour");
+	const last = design.route.slice(0, raised).findLastIndex(({ level }) => level === "tack" || level === "contour");
+	const had = design.route[last];
 	const effectiveMm = effectiveThicknessMm(thickestMm + insertMm, thinnestMm, "slump", had?.level);
 	return [
 		{
@@ -68,6 +69,7 @@ function raisedSlump({ design, thickestMm, thinnestMm, insertMm }: Stack): Findi
 			sentence: say`Firing ${{ n: raised + 1 }} slumps a piece of several heights: at most ${{ cPerH: SLOW_RAMP_C_PER_H }} up, and it anneals as ${{ mm: effectiveMm }}.`,
 			remedy: say`Fuse it flat before it is slumped, or leave the slump out.`,
 			partIds: [],
+			fix: { label: say`Fire to full`, changes: [{ do: "level", firing: last, level: "full" }] },
 		},
 	];
 }

@@ -2,6 +2,7 @@ import { boundsOf } from "@core/geometry/region";
 import type { Glass } from "@core/glass/glass";
 import { type Arrangement, arranged, ringRadiusMm } from "@core/kit/arrange";
 import { glassIdOf, type KitPart, LARGEST_KIT } from "@core/kit/kit";
+import { landed } from "@core/kit/layer-on-top";
 import { placedRegion } from "@core/kit/plan";
 import { useState } from "react";
 import { Check, ChoiceField, NumberField } from "../../../forms/fields";
@@ -49,8 +50,10 @@ export function ArrangeForm({ glasses }: { glasses: ReadonlyMap<string, Glass> }
 	const tooMany = parts.length + copies.length - chosen.length > LARGEST_KIT.parts;
 
 	const apply = () => {
-		editParts((all) => [...all.filter(({ id }) => !chosen.some((one) => one.id === id)), ...copies]);
-		choose(copies.map(({ id }) => id));
+		const others = parts.filter(({ id }) => !chosen.some((one) => one.id === id));
+		const laid = landed(copies, others, design, [...glasses.values()]);
+		editParts(() => [...others, ...laid]);
+		choose(laid.map(({ id }) => id));
 	};
 	return (
 		<form
