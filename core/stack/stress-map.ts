@@ -11,9 +11,21 @@ export interface StressMap {
 	mpa: number[];
 	/** The patch that is stressed most, and the heights that meet there, mm; undefined without glass. */
 	worst: { patch: number; mpa: number; thickMm: number; thinMm: number } | undefined;
-	/** How far the two heights of the largest step differ in temperature when the soak begins, half way and at its end, K. */
-	evening: { min: number; k: number }[];
+	/** How the soak evens out the largest step; undefined where there is none. */
+	evening: Evening | undefined;
 }
+
+export interface Evening {
+	/** How far its two heights differ in temperature when the soak begins, K. */
+	startK: number;
+	/** Until they differ by no more than {@link EVEN_K}, min. */
+	evenAfterMin: number;
+	/** The whole soak, min. */
+	soakMin: number;
+}
+
+/** Heights that differ by less are even, K. Common practice, no source. */
+export const EVEN_K = 0.5;
 
 export interface Cooling {
 	/** The first stage below the soak, °C/h. */
@@ -94,14 +106,14 @@ function misfitPa(mm: number, otherMm: number, rateCPerH: number, expansionE7Per
 }
 
 /** The largest step as the drop to the soak leaves it, and how it fades: by the slowest mode of a slab held at one face. */
-function eveningOf(patches: readonly Patch[], others: readonly number[], soakMin: number): StressMap["evening"] {
+function eveningOf(patches: readonly Patch[], others: readonly number[], soakMin: number): Evening | undefined {
 	const steps = patches.map(({ mm }, i) => [Math.max(mm, others[i] ?? mm), Math.min(mm, others[i] ?? mm)] as const);
 	const [thick, thin] = steps.reduce<readonly [number, number]>(
 		(a, b) => (b[0] ** 2 - b[1] ** 2 > a[0] ** 2 - a[1] ** 2 ? b : a),
 		[0, 0],
 	);
 	const startK = meanLagK(UNKNOWN_KILN_DROP_C_PER_H, thick) - meanLagK(UNKNOWN_KILN_DROP_C_PER_H, thin);
-	if (startK <= 0) return [];
+	if (startK <= 0) return undefined;
 	const perS = (Math.PI ** 2 * DIFFUSIVITY_M2_PER_S) / (4 * (thick / 1000) ** 2);
-	return [0, 0.5, 1].map((share) => ({ min: share * soakMin, k: startK * Math.exp(-perS * share * soakMin * 60) }));
+	return { startK, evenAfterMin: Math.max(0, Math.log(startK / EVEN_K) / perS / 60), soakMin };
 }

@@ -3,6 +3,7 @@ import { ALLOWED_TENSION_PA } from "@core/glass/constants";
 import type { DrawnPart } from "@core/kit/drawn";
 import type { Finding } from "@core/stack/finding";
 import type { Cut } from "@core/stack/section";
+import { EVEN_K } from "@core/stack/stress-map";
 import type { KitSurvey } from "@core/stack/survey";
 import { scaleLinear } from "d3-scale";
 import { memo, useMemo } from "react";
@@ -176,13 +177,11 @@ export function StressLegend({ stress }: { stress: KitSurvey["stress"] }) {
 				{step && `, where ${figure({ mm: worst.thickMm })} meets ${figure({ mm: worst.thinMm })}`}, in the fastest stage
 				of its cooling.
 			</p>
-			{evening.length > 0 && (
+			{evening && (
 				<p className="mt-0.5 text-soft">
-					The soak evens them out:{" "}
-					{evening
-						.map(({ min, k }) => `${degrees(k)} apart ${min === 0 ? "when it begins" : `after ${figure({ min })}`}`)
-						.join(", ")}
-					.
+					When the soak begins the two are <span className="figure">{degrees(evening.startK)}</span> apart, after{" "}
+					<span className="figure">{figure({ min: Math.ceil(evening.evenAfterMin) })}</span> even to {degrees(EVEN_K)}.
+					The rest of its {figure({ min: evening.soakMin })} is for stress to relax and for what lies deeper.
 				</p>
 			)}
 		</>
