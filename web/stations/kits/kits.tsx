@@ -48,7 +48,7 @@ function KitRow({ kit, glasses }: { kit: KitBrief; glasses: Views["kits"]["glass
 		<li>
 			<a
 				href={`/kits/${kit.id}`}
-				className="grid grid-cols-[136px_1.3fr_1fr_1fr_auto] items-center gap-6 py-3 hover:bg-pick max-lg:grid-cols-[110px_1fr_1fr]"
+				className="grid grid-cols-[136px_minmax(0,1.3fr)_minmax(0,1fr)_minmax(0,1fr)_5.5rem] items-center gap-6 py-3 hover:bg-pick max-lg:grid-cols-[110px_minmax(0,1fr)_minmax(0,1fr)]"
 			>
 				<KitPlan design={design} glasses={glasses} className="h-30 w-full" />
 				<div className="min-w-0">
