@@ -95,7 +95,8 @@ function moveNear({ edge }: After, place: Point): Pick<EdgeMove, "mm" | "finalMm
 	return move;
 }
 
-function afterWithin(parts: Lain[], flow: number, walls: readonly Region[]): After {
+/** What a firing makes of parts that hold together, held in by the walls that stand round them. */
+export function afterWithin(parts: readonly Lain[], flow: number, walls: readonly Region[]): After {
 	const around = walls.filter((wall) => parts.every(({ region }) => holdsIn(wall, region)));
 	return afterOf(parts, flow, around);
 }

@@ -1,11 +1,12 @@
 import { keepsSurface, LEVEL_AIM } from "../firing/level";
 import { componentsFiring } from "../kit/components-firing";
 import type { KitDesign } from "../kit/kit";
-import { afterOf, holdsIn, insideOf } from "./after";
+import { insideOf } from "./after";
+import { afterWithin } from "./bodies";
 import { type Stack, stackOf } from "./stack";
 
 /** The kit as it lies on the shelf in a firing before the one that assembles it: its components beside each other. */
-export const designOfFiring = (design: KitDesign, firing: number, book: Stack["book"]): KitDesign => ({
+const designOfFiring = (design: KitDesign, firing: number, book: Stack["book"]): KitDesign => ({
 	...design,
 	parts: componentsFiring(design, firing, book.glasses),
 	components: design.components.filter((component) => component.firing < firing),
@@ -41,9 +42,6 @@ function laterFiring(stack: Stack, firing: number): Stack {
 export function heatedThrough(stack: Stack): Stack {
 	if (!stack.isLater) return stack;
 	const walls = stack.lain.filter(({ part }) => part.kind === "dam").map(({ region }) => insideOf(region));
-	const bodies = stack.bodies.map(({ parts }) => {
-		const around = walls.filter((wall) => parts.every(({ region }) => holdsIn(wall, region)));
-		return { parts, after: afterOf(parts, stack.flow, around) };
-	});
+	const bodies = stack.bodies.map(({ parts }) => ({ parts, after: afterWithin(parts, stack.flow, walls) }));
 	return { ...stack, bodies };
 }

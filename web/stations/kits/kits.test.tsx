@@ -18,6 +18,7 @@ import { EmptyBench } from "./empty-bench";
 import { FiringChoice } from "./firing-choice";
 import { FilePanel } from "./panels/file-panel";
 import { PalettePanel } from "./panels/palette-panel";
+import { Panels } from "./panels/panels";
 import { RoutePanel } from "./panels/route-panel";
 import { StackList } from "./panels/stack-list";
 import { TellPanel } from "./panels/tell-panel";
@@ -315,6 +316,39 @@ describe("drawings of the bench", () => {
 		expect(text(choice)).toContain("1 full");
 		expect(choice.match(/aria-pressed="true"/g)).toHaveLength(1);
 		expect(drawn(<FiringChoice design={demo("Nine")} firing={undefined} onFiring={nothing} />)).toBe("");
+	});
+	it("what another firing tells is to look at: its presses would change parts that the plan has not", () => {
+		const gate = demo("Field");
+		const assembled = stackOf(gate, book);
+		const saving = {
+			errorAt: nothing,
+			changed: false,
+			pending: false,
+			error: null,
+			keep: nothing,
+			obstacle: undefined,
+		};
+		const panels = (firing: number, elsewhere = firing !== assembled.firing) =>
+			text(
+				onBench(
+					gate,
+					<Panels
+						view={viewOf(gate)}
+						surveyed={{ survey: surveyOf(assembled, undefined, firing), sound: gate, reading: {} } as never}
+						saving={saving as never}
+						mayEdit
+						elsewhere={elsewhere}
+						stressShown={false}
+						palette={undefined}
+						onPalette={nothing}
+						onLook={nothing}
+					/>,
+				),
+			);
+		expect(panels(1)).toContain("Lay 3 mm fibre");
+		expect(panels(0)).toContain("In firing 1");
+		expect(panels(0)).toContain("loose on the shelf");
+		expect(panels(1, true)).not.toContain("Lay 3 mm fibre");
 	});
 	it("a slump is drawn on its mould, true to scale, and says so", () => {
 		const dish = demo("Contour");

@@ -29,7 +29,7 @@ interface Props {
 	surveyed: ReturnType<typeof useSurvey>;
 	saving: ReturnType<typeof useSaving>;
 	mayEdit: boolean;
-	/** Another firing is shown than the one that puts the kit together. */
+	/** Another firing is shown than the one that puts the kit together: what it tells is to look at, for its parts are not the plan’s. */
 	elsewhere: boolean;
 	stressShown: boolean;
 	palette: string | undefined;
@@ -63,7 +63,7 @@ export function Panels(props: Props) {
 						reading={reading}
 						survey={survey}
 						design={sound}
-						mayEdit={mayEdit}
+						mayEdit={mayEdit && !elsewhere}
 						stressShown={stressShown}
 						onLook={onLook}
 					/>
