@@ -2,6 +2,7 @@ import type { z } from "zod";
 import { actions as classes } from "./classes";
 import { actions as firings } from "./firings";
 import { actions as glass } from "./glass";
+import { actions as keeping } from "./keeping";
 import { actions as kilns } from "./kilns";
 import { actions as kits } from "./kits";
 import { actions as loads } from "./loads";
@@ -16,6 +17,7 @@ export const actions = {
 	...classes,
 	...firings,
 	...glass,
+	...keeping,
 	...kilns,
 	...kits,
 	...loads,

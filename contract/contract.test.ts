@@ -4,6 +4,7 @@ import { actions } from "./actions";
 import * as classes from "./classes";
 import * as firings from "./firings";
 import * as glass from "./glass";
+import * as keeping from "./keeping";
 import * as kilns from "./kilns";
 import * as kits from "./kits";
 import * as loads from "./loads";
@@ -21,6 +22,7 @@ const words: { actions?: object; views?: object }[] = [
 	classes,
 	firings,
 	glass,
+	keeping,
 	kilns,
 	kits,
 	loads,

@@ -31,6 +31,7 @@ export interface SampleBrief {
 	/** Codes of findings it bears out. */
 	shows: FindingCode[];
 	hasPicture: boolean;
+	retired: boolean;
 }
 
 /** A row of the books with the revision it is at. */

@@ -102,6 +102,7 @@ export interface KilnView {
 	/** What the studio counts, beside what is typed. */
 	counts: KilnCounts;
 	uses: number;
+	retired: boolean;
 	card: KilnCard;
 	upkeep: UpkeepDue[];
 	firings: KilnFiring[];
@@ -150,6 +151,7 @@ export interface KilnsView {
 		name: string;
 		kind: "electric" | "microwaveBlock";
 		card: KilnCard;
+		retired: boolean;
 		uses: number;
 		/** The most urgent task. */
 		upkeep: UpkeepDue | null;

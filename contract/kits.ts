@@ -26,10 +26,22 @@ export interface KitBrief {
 	document: KitDesign;
 	reading: KitReading;
 	issued: number;
+	/** Put away: offered for no class. */
+	retired: boolean;
+}
+
+/** A kit as its list shows it. */
+export interface ListedKit extends KitBrief {
+	/** When it was changed, frozen for a class or issued last; ISO. */
+	usedAt: string;
+	/** Hours of all its firings as the studio heats and cools, programme by programme; null until it is read again. */
+	hours: number | null;
+	/** Courses it was cut or issued for. */
+	courses: { id: string; title: string }[];
 }
 
 export interface KitsView extends GlassBookView {
-	kits: KitBrief[];
+	kits: ListedKit[];
 }
 
 /** A frozen version: what was issued keeps it. */
@@ -73,7 +85,7 @@ export const actions = {
 };
 
 export const views = {
-	kits: seenByAssistant.given({}).of("kits", "glass", "pieces").shows<KitsView>(),
+	kits: seenByAssistant.given({}).of("kits", "glass", "pieces", "stock", "classes", "studio").shows<KitsView>(),
 	kit: seenByAssistant.given({ id }).of("kits", "glass", "pieces", "kilns").shows<KitView>(),
 	kitVersion: seenByAssistant
 		.given({ id, version: z.coerce.number({ error: "A version is a number." }).int().min(1).max(1_000_000) })

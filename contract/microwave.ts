@@ -46,7 +46,7 @@ export interface MicrowaveRunBrief {
 
 export interface MicrowaveView {
 	blocks: { id: string; name: string; uses: number }[];
-	ovens: { id: string; revision: number; name: string; watts: number[] }[];
+	ovens: { id: string; revision: number; name: string; watts: number[]; retired: boolean }[];
 	runs: MicrowaveRunBrief[];
 	/** When today's class ends; null without one. */
 	lessonEndsAt: string | null;

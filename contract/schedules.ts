@@ -15,6 +15,8 @@ export interface ScheduleBrief {
 	id: string;
 	revision: number;
 	document: ScheduleDocument;
+	/** Put away: offered for nothing new. */
+	retired: boolean;
 	versions: { version: number; frozenAt: string; firings: number; document: ScheduleDocument }[];
 }
 
@@ -39,7 +41,7 @@ export interface ScheduleView {
 	kilns: KilnCard[];
 	families: GlassFamily[];
 	moulds: Mould[];
-	others: { id: string; document: ScheduleDocument }[];
+	others: { id: string; document: ScheduleDocument; retired: boolean }[];
 	/** The planned firing it would be for. */
 	firing: { id: string; number: number; heat: FiringCard["heat"] } | null;
 }

@@ -48,3 +48,6 @@ function startOf(day: string, zone: string): TZDate {
 	const [y, m, d] = parts(day);
 	return new TZDate(y, m - 1, d, 0, 0, 0, zone);
 }
+
+/** "8 Mar 2031" */
+export const shortDay = (instant: Instant, zone: string): string => format(inZone(instant, zone), "d MMM yyyy");

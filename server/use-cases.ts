@@ -3,6 +3,7 @@ import { useCases as classes } from "./classes";
 import { useCases as firings } from "./firings";
 import { useCases as glass } from "./glass";
 import type { UseCase } from "./house/context";
+import { useCases as keeping } from "./keeping";
 import { useCases as kilns } from "./kilns";
 import { useCases as kits } from "./kits";
 import { useCases as loads } from "./loads";
@@ -17,6 +18,7 @@ export const useCases: { [N in ActionName]: UseCase<N> } = {
 	...classes,
 	...firings,
 	...glass,
+	...keeping,
 	...kilns,
 	...kits,
 	...loads,

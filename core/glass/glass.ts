@@ -42,7 +42,16 @@ export interface Glass {
 	firedColour: string;
 	/** Price in minor units: sheet per m², frit per kg, threads and cane per m. Null where nobody typed one or may see it. */
 	priceMinor: number | null;
+	/** Put away: known where it was used, offered for nothing new. */
+	retired?: boolean;
 }
+
+/** What a new part may be cut of. */
+export const inUse = <T extends { retired?: boolean }>(all: readonly T[]): T[] => all.filter(({ retired }) => !retired);
+
+/** The same, and what is chosen now although it is put away. */
+export const choosable = <T extends { id: string; retired?: boolean }>(all: readonly T[], chosenId?: string): T[] =>
+	all.filter(({ id, retired }) => !retired || id === chosenId);
 
 /** Shows its colour only after firing. */
 export const isStriker = (glass: Glass): boolean => glass.boughtColour !== glass.firedColour;

@@ -1,4 +1,4 @@
-import type { Glass } from "../glass/glass";
+import { type Glass, inUse } from "../glass/glass";
 import { colourDifference } from "../glass/oklab";
 import { allParts, glassIdOf, type KitDesign, type KitPart } from "./kit";
 
@@ -29,7 +29,7 @@ const OTHER_OPACITY = 0.08;
 export function swapFamily(design: KitDesign, glasses: ReadonlyMap<string, Glass>, familyId: string): FamilySwap {
 	const used = [...new Set(allParts(design).flatMap((part) => glassIdOf(part) ?? []))];
 	const known = used.flatMap((id) => glasses.get(id) ?? []).filter((glass) => glass.familyId !== familyId);
-	const others = [...glasses.values()].filter((glass) => glass.familyId === familyId);
+	const others = inUse([...glasses.values()]).filter((glass) => glass.familyId === familyId);
 	const swaps = known.flatMap((from): Swap[] => {
 		const to = nearest(from, others);
 		if (!to) return [];

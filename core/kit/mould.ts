@@ -15,6 +15,8 @@ export interface Mould {
 	usesSince: number;
 	/** It bears no more than this, °C. */
 	maxC: number;
+	/** Put away: known where it was used, offered for nothing new. */
+	retired?: boolean;
 }
 
 export const OPENINGS = ["rectangle", "round"] as const;

@@ -1,5 +1,5 @@
 import type { CutShape } from "../geometry/shape";
-import type { Glass } from "../glass/glass";
+import { type Glass, inUse } from "../glass/glass";
 import { arranged, ringRadiusMm } from "./arrange";
 import { emptyKit, type KitDesign, type KitPart, type Stuff } from "./kit";
 
@@ -95,7 +95,7 @@ interface StarterGlass {
 
 /** Clear, two colours and a thread of one family: the one the book has most plain sheets of. */
 function paletteOf(glasses: readonly Glass[]): StarterGlass | undefined {
-	const plain = glasses.filter(
+	const plain = inUse(glasses).filter(
 		({ form, coating, chemistry, roughFace }) =>
 			form === "sheet" && coating === "none" && chemistry.length === 0 && !roughFace,
 	);
@@ -109,6 +109,6 @@ function paletteOf(glasses: readonly Glass[]): StarterGlass | undefined {
 	const base = clear ?? plain[0];
 	if (!base) return undefined;
 	const [first = base, second = first] = coloursOf(base).filter(({ thicknessMm }) => thicknessMm === SINGLE_MM);
-	const thread = glasses.find(({ form, familyId }) => form === "stringer" && familyId === base.familyId);
+	const thread = inUse(glasses).find(({ form, familyId }) => form === "stringer" && familyId === base.familyId);
 	return { clear: base, first, second, thread };
 }

@@ -14,7 +14,7 @@ export const loadMoulds = (reader: Reader) => reader.select().from(mould).orderB
 
 /** Clear height of the tallest kiln, mm; undefined without a kiln. */
 export async function loadClearHeightMm(reader: Reader): Promise<number | undefined> {
-	const kilns = await reader.select({ mm: kiln.clearHeightMm }).from(kiln);
+	const kilns = await reader.select({ mm: kiln.clearHeightMm }).from(kiln).where(eq(kiln.retired, false));
 	return kilns.length > 0 ? Math.max(...kilns.map(({ mm }) => mm)) : undefined;
 }
 

@@ -4,8 +4,12 @@ import { kiln } from "../schema";
 
 export type KilnRow = typeof kiln.$inferSelect;
 
-/** All kilns in the studio's order. */
-export const loadKilns = (reader: Reader): Promise<KilnRow[]> => reader.select().from(kiln).orderBy(asc(kiln.sort));
+/** All kilns in the studio's order, put away or not. */
+export const loadAllKilns = (reader: Reader): Promise<KilnRow[]> => reader.select().from(kiln).orderBy(asc(kiln.sort));
+
+/** The kilns that are fired, in the studio's order. */
+export const loadKilns = (reader: Reader): Promise<KilnRow[]> =>
+	reader.select().from(kiln).where(eq(kiln.retired, false)).orderBy(asc(kiln.sort));
 
 export async function loadKiln(reader: Reader, id: string): Promise<KilnRow | undefined> {
 	const [row] = await reader.select().from(kiln).where(eq(kiln.id, id));

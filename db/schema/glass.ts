@@ -9,7 +9,7 @@ import type { KitDesign } from "../../core/kit/kit";
 import type { Mould, MouldKind, Release } from "../../core/kit/mould";
 import { MOULD_KINDS, OPENINGS, RELEASES } from "../../core/kit/mould";
 import type { FindingCode } from "../../core/stack/findings/titles";
-import { bytes, oneOf, revision } from "./columns";
+import { bytes, oneOf, retired, revision } from "./columns";
 import { kiln } from "./kilns";
 
 export const glassFamily = pgTable(
@@ -50,6 +50,7 @@ export const glass = pgTable(
 		boughtColour: text("bought_colour").notNull(),
 		firedColour: text("fired_colour").notNull(),
 		priceMinor: integer("price_minor"),
+		retired: retired(),
 	},
 	(t) => [
 		index("glass_name_trgm").using("gin", t.name.op("gin_trgm_ops")),
@@ -78,6 +79,7 @@ export const mould = pgTable(
 		release: text("release").$type<Release>().notNull(),
 		usesSince: integer("uses_since").notNull().default(0),
 		maxC: doublePrecision("max_c").notNull(),
+		retired: retired(),
 	},
 	(t) => [
 		oneOf("mould_kind_known", t.kind, MOULD_KINDS),
@@ -105,6 +107,7 @@ export const sample = pgTable(
 		/** Codes of findings it bears out. */
 		shows: jsonb("shows").$type<FindingCode[]>().notNull().default([]),
 		picture: bytes("picture"),
+		retired: retired(),
 	},
 	(t) => [index("sample_day").on(t.firedOn), oneOf("sample_level_known", t.level, FUSE_LEVELS)],
 );

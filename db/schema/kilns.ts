@@ -15,7 +15,7 @@ import {
 	type UpkeepTask,
 } from "../../core/kiln/record";
 import type { Phrase } from "../../core/units/phrase";
-import { instant, oneOf, revision } from "./columns";
+import { instant, oneOf, retired, revision } from "./columns";
 import { user } from "./people";
 
 export const kiln = pgTable(
@@ -45,6 +45,7 @@ export const kiln = pgTable(
 		/** How it is read; null for a kiln without a line. */
 		line: jsonb("line").$type<LineSettings>(),
 		permissions: jsonb("permissions").$type<KilnPermissions>().notNull().default({ steer: false, start: false }),
+		retired: retired(),
 	},
 	(t) => [
 		index("kiln_name_trgm").using("gin", t.name.op("gin_trgm_ops")),

@@ -1,7 +1,7 @@
 import { boolean, index, jsonb, pgTable, text, uuid } from "drizzle-orm/pg-core";
 import type { Look, MicrowaveStep } from "../../core/microwave/programme";
 import { LOOKS } from "../../core/microwave/programme";
-import { instant, oneOf, revision } from "./columns";
+import { instant, oneOf, retired, revision } from "./columns";
 import { kiln } from "./kilns";
 import { piece } from "./pieces";
 
@@ -11,6 +11,7 @@ export const oven = pgTable("oven", {
 	name: text("name").notNull(),
 	/** Powers it can be set to, W, least first. */
 	watts: jsonb("watts").$type<number[]>().notNull(),
+	retired: retired(),
 });
 
 /** One firing of a microwave block: the record is the model. */

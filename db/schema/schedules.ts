@@ -1,7 +1,7 @@
 import { sql } from "drizzle-orm";
 import { integer, jsonb, pgTable, text, unique, uuid } from "drizzle-orm/pg-core";
 import type { ScheduleDocument } from "../../core/firing/document";
-import { instant, revision } from "./columns";
+import { instant, retired, revision } from "./columns";
 
 /** A schedule kept under a name: one draft that changes; versions that were fired keep what they were. */
 export const schedule = pgTable("schedule", {
@@ -9,6 +9,7 @@ export const schedule = pgTable("schedule", {
 	revision: revision(),
 	name: text("name").notNull().generatedAlwaysAs(sql`(document->>'name')`),
 	document: jsonb("document").$type<ScheduleDocument>().notNull(),
+	retired: retired(),
 	updatedAt: instant("updated_at").notNull(),
 });
 

@@ -58,6 +58,6 @@ export const issueKits: UseCase<"issueKits"> = async (
 			actorName: actor.name,
 		})),
 	);
-	await countIssued(tx, version.id, fresh.length);
+	await countIssued(tx, version.id, fresh.length, now);
 	return { codes: [...known.values(), ...rows.map(({ code }) => code)] };
 };

@@ -10,7 +10,7 @@ export const bench: View<"bench"> = async (context, params) => {
 	const { db } = context;
 	const { sessions, session } = await sessionOf(context, params.session);
 	const books = await loadGlass(db);
-	const kits = await kitBriefs(db);
+	const kits = await kitBriefs(context);
 	if (!session) return { ...books, sessions, session, seats: [], kits };
 	const rows = await db
 		.select({ enrolment, name: student.name })

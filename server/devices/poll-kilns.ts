@@ -8,7 +8,7 @@ import { type FiringRow, settleSteering } from "@db/queries/firings";
 import { beat } from "@db/queries/heartbeats";
 import { AHEAD_MS, latestLive, storeReadings } from "@db/queries/readings";
 import { firing, kiln, studio } from "@db/schema";
-import { eq, isNotNull } from "drizzle-orm";
+import { and, eq, isNotNull } from "drizzle-orm";
 import { FiringWatch } from "../firings/models/watch-firing";
 import { logError } from "../house/log";
 import { type KilnLine, type LineReading, openLine } from "./kiln-line";
@@ -59,7 +59,10 @@ export class KilnListener {
 	 * answer is tried again when it is due again.
 	 */
 	async begin(now = new Date()): Promise<Promise<void>[]> {
-		const kilns = await this.db.select({ id: kiln.id, line: kiln.line }).from(kiln).where(isNotNull(kiln.line));
+		const kilns = await this.db
+			.select({ id: kiln.id, line: kiln.line })
+			.from(kiln)
+			.where(and(isNotNull(kiln.line), eq(kiln.retired, false)));
 		const running = await this.db.select().from(firing).where(eq(firing.state, "running"));
 		const [{ timeZone } = { timeZone: "UTC" }] = await this.db.select({ timeZone: studio.timeZone }).from(studio);
 		const ours = await this.leases?.hold(kilns.map(({ id }) => id));

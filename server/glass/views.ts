@@ -22,6 +22,7 @@ export const books: View<"books"> = async (context) => {
 			firedOn: sample.firedOn,
 			result: sample.result,
 			shows: sample.shows,
+			retired: sample.retired,
 			hasPicture: isNotNull(sample.picture).mapWith(Boolean),
 		})
 		.from(sample)
@@ -31,7 +32,11 @@ export const books: View<"books"> = async (context) => {
 		...(await booksFor(context)),
 		moulds: await loadMoulds(db),
 		samples,
-		kilns: await db.select({ id: kiln.id, name: kiln.name }).from(kiln).orderBy(asc(kiln.sort)),
+		kilns: await db
+			.select({ id: kiln.id, name: kiln.name })
+			.from(kiln)
+			.where(eq(kiln.retired, false))
+			.orderBy(asc(kiln.sort)),
 		kits: await kitNames(db),
 		currency: currencyFor(context),
 	};

@@ -4,6 +4,7 @@ import type { LogMapping } from "@core/kiln/log";
 import { seriesOf } from "@core/kiln/simulate";
 import type { KitDesign } from "@core/kit/kit";
 import { type LoadKiln, type LoadSchools, proposeLoad, simulateLoad, type WaitingPiece } from "@core/loading/propose";
+import { kitHours } from "@core/stack/kit-hours";
 import { mainFamily, pieceToFire } from "@core/stack/outlook";
 import { type GlassBook, type KitReading, readKit } from "@core/stack/read-kit";
 import { stackOf } from "@core/stack/stack";
@@ -31,6 +32,9 @@ interface LogText {
 /** What takes too long for a process that answers. Pure: each gets all it needs, for it is done in another thread. */
 export const tasks = {
 	readKit: ({ design, book }: BookedKit): KitReading => readKit(design, book),
+
+	/** A reading as it is kept, with the hours that a list is sorted by. */
+	readAndTime: ({ design, book }: BookedKit) => ({ reading: readKit(design, book), hoursAt: kitHours(design, book) }),
 
 	/** What a schedule has to know of a kit, and the family with most glass. */
 	kitToFire({ design, book }: BookedKit) {

@@ -2,7 +2,7 @@ import type { KilnForm } from "@contract/documents/kiln";
 import type { KilnFiring } from "@contract/kilns";
 import { countsOf, upkeepDue } from "@core/kiln/record";
 import { activeFirings, lastStarts } from "@db/queries/firings";
-import { type KilnRow, loadKiln, loadKilns } from "@db/queries/kilns";
+import { type KilnRow, loadAllKilns, loadKiln } from "@db/queries/kilns";
 import { importsOf, kilnRecord, latestLive } from "@db/queries/readings";
 import { firing, firingPlace, kilnAlarm, kilnLesson, kilnReadingSpan, user } from "@db/schema";
 import { and, desc, eq, inArray, max, min, ne } from "drizzle-orm";
@@ -19,7 +19,7 @@ const kilnRow = async ({ db }: ViewContext, id: string) => inTheBook(await loadK
 
 /** What a person types of a kiln; what is counted and learned stands beside it. */
 function formOf(row: KilnRow): KilnForm {
-	const { uses: _, sort: __, revision: ___, body, elements, upkeep, shelves, ...form } = row;
+	const { uses: _, sort: __, revision: ___, retired: _____, body, elements, upkeep, shelves, ...form } = row;
 	const { offsetK: ____, ...typedBody } = body;
 	return {
 		...form,
@@ -48,6 +48,7 @@ export const kilnPage: View<"kiln"> = async (context, params) => {
 		revision,
 		counts: countsOf(row),
 		uses,
+		retired: row.retired,
 		card: kilnCard(row, busy, context),
 		upkeep: upkeepDue(row.upkeep, row.elements),
 		firings: await firingsOf(context, row.id),
@@ -68,12 +69,13 @@ export const kilnNow: View<"kilnNow"> = async ({ db, now }, { id }) => {
 /** All kilns, with what each needs next. */
 export const kilnList: View<"kilns"> = async (context) => {
 	const { db } = context;
-	const [rows, last, busy] = await Promise.all([loadKilns(db), lastStarts(db), activeFirings(db)]);
+	const [rows, last, busy] = await Promise.all([loadAllKilns(db), lastStarts(db), activeFirings(db)]);
 	return {
 		kilns: rows.map((row) => ({
 			id: row.id,
 			name: row.name,
 			kind: row.kind,
+			retired: row.retired,
 			card: kilnCard(
 				row,
 				busy.find(({ kilnId }) => kilnId === row.id),

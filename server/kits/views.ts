@@ -8,17 +8,17 @@ import { asc, desc, eq } from "drizzle-orm";
 import { booksFor, currencyFor } from "../glass/models/books";
 import { inTheBook } from "../house/refusal";
 import type { View } from "../house/view";
-import { kitBriefs } from "./models/briefs";
+import { kitBrief, listedKits } from "./models/briefs";
 
 export const kits: View<"kits"> = async (context) => ({
 	...(await booksFor(context)),
-	kits: await kitBriefs(context.db),
+	kits: await listedKits(context),
 });
 
 export const kit: View<"kit"> = async (context, params) => {
 	const { db, studio } = context;
 	const { id } = params;
-	const [known] = await kitBriefs(db, id);
+	const known = await kitBrief(context, id);
 	const shared = {
 		...(await booksFor(context)),
 		moulds: await loadMoulds(db),
@@ -31,7 +31,7 @@ export const kit: View<"kit"> = async (context, params) => {
 	if (known) return { ...shared, kit: known, isNew: false };
 	const document = emptyKit();
 	const reading = readKit(document, await loadGlassBook(db));
-	return { ...shared, isNew: true, kit: { id, revision: 0, document, reading, issued: 0 } };
+	return { ...shared, isNew: true, kit: { id, revision: 0, document, reading, issued: 0, retired: false } };
 };
 
 /** Samples with the glasses they were made of. */
@@ -39,6 +39,7 @@ async function citable(reader: Reader) {
 	const rows = await reader
 		.select({ id: sample.id, name: sample.name, shows: sample.shows, document: sample.document })
 		.from(sample)
+		.where(eq(sample.retired, false))
 		.orderBy(asc(sample.name));
 	return rows.map(({ document, ...row }) => ({
 		...row,

@@ -1,11 +1,11 @@
 import { randomUUID } from "node:crypto";
 import { mayBeLoaded } from "@core/journey/journey";
 import { firingOf, loadFiring } from "@db/queries/firings";
-import { lockKiln } from "@db/queries/kilns";
 import { lockPieces } from "@db/queries/pieces";
 import { firing, firingPlace } from "@db/schema";
 import type { UseCase } from "../house/context";
 import { Refusal } from "../house/refusal";
+import { lockedKiln, refuseRetired } from "../kilns/models/kiln";
 import { recordSteps } from "../pieces/models/record";
 import { planLoad } from "./models/plan-load";
 
@@ -14,7 +14,7 @@ export const acceptLoad: UseCase<"acceptLoad"> = async (context, { firingId, kil
 	const { tx, now, studio } = context;
 	const again = await loadFiring(tx, firingId);
 	if (again) return { firingId, number: again.number };
-	await lockKiln(tx, kilnId);
+	refuseRetired(await lockedKiln(tx, kilnId));
 	const busy = await firingOf(tx, kilnId, "planned");
 	if (busy)
 		throw new Refusal(

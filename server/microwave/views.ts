@@ -1,7 +1,7 @@
 import { sessionBriefs } from "@db/queries/sessions";
 import { kiln, microwaveRun, oven } from "@db/schema";
 import { dayOf, wallClockMs } from "@formats/time";
-import { asc, desc, eq } from "drizzle-orm";
+import { and, asc, desc, eq } from "drizzle-orm";
 import type { View } from "../house/view";
 
 /** Blocks, ovens and their record, newest run first, and when today's lesson ends. */
@@ -18,7 +18,7 @@ export const microwave: View<"microwave"> = async ({ db, studio, now }) => {
 		blocks: await db
 			.select({ id: kiln.id, name: kiln.name, uses: kiln.uses })
 			.from(kiln)
-			.where(eq(kiln.kind, "microwaveBlock"))
+			.where(and(eq(kiln.kind, "microwaveBlock"), eq(kiln.retired, false)))
 			.orderBy(asc(kiln.sort)),
 		ovens: await db.select().from(oven).orderBy(asc(oven.name)),
 		runs: rows.map(({ run: { pieceId: _, ...run }, oven: name }) => ({

@@ -29,7 +29,9 @@ export const scheduleBench: View<"schedule"> = async (context, params) => {
 		kilns,
 		families,
 		moulds: await loadMoulds(db),
-		others: briefed.filter((one) => one.id !== id).map(({ id: other, document }) => ({ id: other, document })),
+		others: briefed
+			.filter((one) => one.id !== id)
+			.map(({ id: other, document, retired }) => ({ id: other, document, retired })),
 		firing: asked.firing,
 	};
 };

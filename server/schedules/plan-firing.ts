@@ -3,6 +3,7 @@ import { lockKiln } from "@db/queries/kilns";
 import { firing } from "@db/schema";
 import type { UseCase } from "../house/context";
 import { Refusal } from "../house/refusal";
+import { refuseRetired } from "../kilns/models/kiln";
 import { forKiln } from "./models/for-kiln";
 import { versionOf } from "./models/version-of";
 
@@ -15,6 +16,7 @@ export const planFiring: UseCase<"planFiring"> = async (
 	if (again) return { firingId, number: again.number };
 	const row = await lockKiln(tx, kilnId);
 	if (row?.kind !== "electric") throw new Refusal("invalid", "Choose a kiln that takes a schedule.");
+	refuseRetired(row);
 	const busy = await firingOf(tx, kilnId, "planned");
 	if (busy) throw new Refusal("conflict", `${row.name} already has firing ${busy.number} planned.`);
 	const fired = await forKiln(tx, document, row);

@@ -1,3 +1,4 @@
+import { inUse } from "@core/glass/glass";
 import { loadGlass } from "@db/queries/glass";
 import { kitNames } from "@db/queries/kits";
 import { briefs } from "@db/queries/pieces";
@@ -19,7 +20,7 @@ export const schedules: View<"schedules"> = async (context) => {
 		.orderBy(asc(firing.number));
 	const queued = await briefs(db, eq(piece.state, "queued"), when(context), 100);
 	return {
-		schedules: await scheduleBriefs(db),
+		schedules: inUse(await scheduleBriefs(db)),
 		schools: { ...schoolsOf(studio), revision: studio.revision },
 		families,
 		kits: await kitNames(db),

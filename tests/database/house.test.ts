@@ -119,10 +119,10 @@ describe("what a person types and what the studio counts", () => {
 	it("glass, families, moulds, ovens and samples: who saves on an older revision is told", async () => {
 		const { glasses, families, moulds, samples } = await studio.see("books");
 		const { ovens } = await studio.see("microwave");
-		const [{ revision: g, ...oneGlass } = undefined as never] = glasses;
+		const [{ revision: g, retired: _g, ...oneGlass } = undefined as never] = glasses;
 		const [{ revision: f, ...family } = undefined as never] = families;
-		const [{ revision: m, usesSince: _, ...oneMould } = undefined as never] = moulds;
-		const [{ revision: o, ...oven } = undefined as never] = ovens;
+		const [{ revision: m, retired: _m, usesSince: _, ...oneMould } = undefined as never] = moulds;
+		const [{ revision: o, retired: _o, ...oven } = undefined as never] = ovens;
 		const twice = async (save: (name: string) => Promise<unknown>) => [
 			await statusOf(save("first")),
 			await statusOf(save("second")),
@@ -145,7 +145,7 @@ describe("what a person types and what the studio counts", () => {
 
 	it("two first saves of one glass: one is kept, the other is told", async () => {
 		const { glasses } = await studio.see("books");
-		const [{ revision: _, ...one } = undefined as never] = glasses;
+		const [{ revision: _, retired: _r, ...one } = undefined as never] = glasses;
 		const save = (name: string) =>
 			statusOf(studio.act("saveGlass", { glass: { ...one, id: "twice", name }, revision: 0 }));
 		expect((await Promise.all([save("a"), save("b")])).sort()).toEqual([200, 409]);
@@ -153,7 +153,7 @@ describe("what a person types and what the studio counts", () => {
 	});
 
 	it("a mould's firings go on being counted while its form is open", async () => {
-		const [{ revision, usesSince, ...one } = undefined as never] = (await studio.see("books")).moulds;
+		const [{ revision, retired: _r, usesSince, ...one } = undefined as never] = (await studio.see("books")).moulds;
 		await studio.db
 			.update(mould)
 			.set({ usesSince: usesSince + 1 })

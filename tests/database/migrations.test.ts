@@ -92,3 +92,19 @@ it("schedules kept before there were two schools of heating were made by the slo
 	expect(await book.sql`select document->'schools' as schools from schedule_version`).toEqual([{ schools: kept }]);
 	expect(await book.sql`select shows from sample`).toEqual([{ shows: ["spreads"] }]);
 });
+
+it("kits issued before it was written down when were used when they were frozen for it; nothing is put away", async () => {
+	const keptId = randomUUID();
+	await addRow("kit_design", { id: keptId, document: '{"name":"Old kit"}' });
+	const row = { kit_id: keptId, document: '{"name":"Old kit"}', frozen_at: "2031-03-08T10:00:00Z" };
+	await addRow("kit_version", { ...row, id: randomUUID(), version: 1, revision: 1, issued: 3 });
+	await addRow("kit_version", { ...row, id: randomUUID(), version: 2, revision: 2, issued: 0 });
+	await bringOn(13, 14);
+	expect(await book.sql`select issued_at from kit_version where kit_id = ${keptId} order by version`).toEqual([
+		{ issued_at: "2031-03-08 10:00:00+00" },
+		{ issued_at: null },
+	]);
+	expect(await book.sql`select retired, hours_at from kit_design where id = ${keptId}`).toEqual([
+		{ retired: false, hours_at: [] },
+	]);
+});

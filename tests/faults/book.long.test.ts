@@ -12,7 +12,13 @@ let folder = "";
 let port = 0;
 
 /** What undoes the newest migration, so that it can be made again. */
-const UNDO_NEWEST = ["alter table studio drop column warm_up_school"];
+const UNDO_NEWEST = [
+	...["glass", "mould", "sample", "kiln", "kit_design", "oven", "schedule"].map(
+		(table) => `alter table ${table} drop column retired`,
+	),
+	"alter table kit_design drop column hours_at",
+	"alter table kit_version drop column hours_at, drop column issued_at",
+];
 const start = (env: Record<string, string> = {}): Run =>
 	runScript("start", { ZEPHYR_DATA: data, ZEPHYR_PORT: String(port), ...env });
 

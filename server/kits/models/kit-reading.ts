@@ -1,5 +1,6 @@
 import { createHash } from "node:crypto";
 import { allParts, glassIdOf, type KitDesign } from "@core/kit/kit";
+import type { PacedHours } from "@core/stack/outlook";
 import type { GlassBook, KitReading } from "@core/stack/read-kit";
 import { CORE_VERSION } from "@core/version";
 import { inPool } from "../../heavy/in-pool";
@@ -7,11 +8,12 @@ import { inPool } from "../../heavy/in-pool";
 /** A reading as it is kept: with a mark of the core and of all it looked up in the books. */
 export interface KeptReading {
 	reading: KitReading;
+	hoursAt: PacedHours[];
 	readWith: string;
 }
 
 export const makeReading = async (design: KitDesign, book: GlassBook): Promise<KeptReading> => ({
-	reading: await inPool("readKit", { design, book }),
+	...(await inPool("readAndTime", { design, book })),
 	readWith: markOf(design, book),
 });
 
@@ -20,7 +22,9 @@ export const currentReading = async (
 	kept: KeptReading & { document: KitDesign },
 	book: GlassBook,
 ): Promise<KeptReading> =>
-	isCurrent(kept, book) ? { reading: kept.reading, readWith: kept.readWith } : makeReading(kept.document, book);
+	isCurrent(kept, book)
+		? { reading: kept.reading, hoursAt: kept.hoursAt, readWith: kept.readWith }
+		: makeReading(kept.document, book);
 
 export const isCurrent = (
 	{ document, readWith }: { document: KitDesign; readWith: string },

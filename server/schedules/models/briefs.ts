@@ -20,6 +20,7 @@ export async function scheduleBriefs(db: Reader, id?: string): Promise<ScheduleB
 		id: row.id,
 		revision: row.revision,
 		document: row.document,
+		retired: row.retired,
 		versions: versions
 			.filter(({ version }) => version.keptId === row.id)
 			.map(({ version, firings }) => ({

@@ -30,6 +30,7 @@ const view: BooksView = {
 			result: "Brick red.",
 			shows: ["striker", "from-a-later-version" as "striker"],
 			hasPicture: false,
+			retired: false,
 		},
 	],
 	kilns: [{ id: "k1", name: "Hopper kiln" }],

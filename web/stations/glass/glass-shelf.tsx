@@ -17,6 +17,7 @@ import { useActForm } from "../../forms/use-act-form";
 import { formatMoney, parseMoney } from "../../lib/money";
 import { useFigure } from "../../lib/prefs";
 import type { StationProps } from "../../ui/frame/framed";
+import { PutAway, useAway } from "../../ui/put-away";
 import { BookForm, plain, shortId, TwoColumns } from "./two-columns";
 
 const PRICED: Record<GlassForm, string> = {
@@ -31,10 +32,12 @@ const PRICED: Record<GlassForm, string> = {
 export function GlassShelf({ view, frame }: StationProps<"books">) {
 	const [open, setOpen] = useState<Kept<Glass> | undefined>();
 	const mayEdit = frame.person.role === "instructor";
-	const inOrder = GLASS_FORMS.flatMap((form) => view.glasses.filter((glass) => glass.form === form));
+	const { listed, toggle } = useAway(view.glasses);
+	const inOrder = GLASS_FORMS.flatMap((form) => listed.filter((glass) => glass.form === form));
 	const shelves = [...groupBy(inOrder, ({ familyId, form }) => `${familyId} ${form}`).values()];
 	return (
 		<TwoColumns
+			away={toggle}
 			add={
 				mayEdit && {
 					label: "Add a glass",
@@ -91,6 +94,7 @@ function Slab({
 	const figure = useFigure();
 	const tags = [
 		glass.form === "frit" ? glass.grade : figure({ mm: glass.thicknessMm }),
+		glass.retired && "put away",
 		isStriker(glass) && "striker",
 		glass.coating !== "none" && glass.coating,
 		glass.directed && "streaky",
@@ -133,11 +137,12 @@ interface FormProps {
 	glass: Kept<Glass>;
 	view: StationProps<"books">["view"];
 	mayEdit: boolean;
-	onDone(glass: Kept<Glass>): void;
+	onDone(glass: Kept<Glass> | undefined): void;
 }
 
 function GlassFields({ glass: start, view, mayEdit, onDone }: FormProps) {
-	const { revision, ...row } = start;
+	const { revision, retired: _, ...row } = start;
+	const retired = view.glasses.find(({ id }) => id === start.id)?.retired;
 	const form = useActForm("saveGlass", {
 		start: { glass: row, revision },
 		schema: async () => (await import("@contract/glass")).actions.saveGlass,
@@ -147,7 +152,17 @@ function GlassFields({ glass: start, view, mayEdit, onDone }: FormProps) {
 	const set = (change: Partial<Glass>) => form.set("glass", { ...glass, ...change });
 	const striker = isStriker(glass);
 	return (
-		<BookForm name="Glass" mayEdit={mayEdit} form={form}>
+		<BookForm
+			name="Glass"
+			mayEdit={mayEdit}
+			form={form}
+			below={
+				mayEdit &&
+				retired !== undefined && (
+					<PutAway what="glass" id={start.id} name={start.name} retired={retired} onStruck={() => onDone(undefined)} />
+				)
+			}
+		>
 			<TextField label="Name" {...form.field("glass.name")} />
 			<div className="grid grid-cols-2 gap-3">
 				<ChoiceField

@@ -6,6 +6,7 @@ import { useActForm } from "../../forms/use-act-form";
 import { useFigure } from "../../lib/prefs";
 import type { StationProps } from "../../ui/frame/framed";
 import { sizeWords } from "../../ui/part-words";
+import { PutAway, useAway } from "../../ui/put-away";
 import { BookForm, plain, shortId, TwoColumns } from "./two-columns";
 
 const NEW_MOULD: Omit<Mould, "id"> = {
@@ -27,14 +28,16 @@ export function MouldBook({ view, frame }: StationProps<"books">) {
 	const figure = useFigure();
 	const [open, setOpen] = useState<Kept<Mould> | undefined>();
 	const mayEdit = frame.person.role === "instructor";
+	const { listed, toggle } = useAway(view.moulds);
 	return (
 		<TwoColumns
+			away={toggle}
 			add={
 				mayEdit && { label: "Add a mould or frame", onAdd: () => setOpen({ ...NEW_MOULD, id: shortId(), revision: 0 }) }
 			}
 			list={
 				<ul className="ruled">
-					{view.moulds.map((mould) => (
+					{listed.map((mould) => (
 						<li key={mould.id}>
 							<button
 								type="button"
@@ -48,6 +51,7 @@ export function MouldBook({ view, frame }: StationProps<"books">) {
 									<span className="text-soft">
 										{mould.kind}
 										{mould.texture && `, ${mould.texture}`}
+										{mould.retired && ", put away"}
 									</span>
 								</span>
 								<span className="figure">
@@ -72,7 +76,13 @@ export function MouldBook({ view, frame }: StationProps<"books">) {
 			}
 			open={
 				open ? (
-					<MouldForm key={open.id} mould={open} mayEdit={mayEdit} onDone={setOpen} />
+					<MouldForm
+						key={open.id}
+						mould={open}
+						retired={view.moulds.find(({ id }) => id === open.id)?.retired}
+						mayEdit={mayEdit}
+						onDone={setOpen}
+					/>
 				) : (
 					<p className="text-soft">Measure the mould first: the blank is cut from the mould’s size.</p>
 				)
@@ -101,14 +111,17 @@ function MouldDrawing({ mould }: { mould: Mould }) {
 
 function MouldForm({
 	mould: start,
+	retired,
 	mayEdit,
 	onDone,
 }: {
 	mould: Kept<Mould>;
+	/** Undefined while it is not in the book. */
+	retired: boolean | undefined;
 	mayEdit: boolean;
-	onDone(mould: Kept<Mould>): void;
+	onDone(mould: Kept<Mould> | undefined): void;
 }) {
-	const { revision, ...row } = start;
+	const { revision, retired: _, ...row } = start;
 	const form = useActForm("saveMould", {
 		start: { mould: row, revision },
 		schema: async () => (await import("@contract/glass")).actions.saveMould,
@@ -124,7 +137,17 @@ function MouldForm({
 		<NumberField kind="length" label={label} {...form.number(`mould.${key}`)} />
 	);
 	return (
-		<BookForm name="Mould" mayEdit={mayEdit} form={form}>
+		<BookForm
+			name="Mould"
+			mayEdit={mayEdit}
+			form={form}
+			below={
+				mayEdit &&
+				retired !== undefined && (
+					<PutAway what="mould" id={start.id} name={start.name} retired={retired} onStruck={() => onDone(undefined)} />
+				)
+			}
+		>
 			<TextField label="Name" {...form.field("mould.name")} />
 			<div className="grid grid-cols-2 gap-3">
 				<ChoiceField label="Kind" options={plain(MOULD_KINDS)} {...form.field("mould.kind")} />

@@ -13,19 +13,22 @@ import { beginKitFrom } from "../../lib/begin-kit";
 import { useFigure } from "../../lib/prefs";
 import type { StationProps } from "../../ui/frame/framed";
 import { KitPlan } from "../../ui/kit-plan";
+import { PutAway, useAway } from "../../ui/put-away";
 import { LevelGlyph } from "../../ui/signs";
 import { BookForm, TwoColumns } from "./two-columns";
 
 type View = StationProps<"books">["view"];
-type Sample = Omit<SampleBrief, "kiln" | "stackCode" | "hasPicture">;
+type Sample = Omit<SampleBrief, "kiln" | "stackCode" | "hasPicture" | "retired">;
 
 /** What was tried and what came of it: people choose "this look or that look" from here. */
 export function SampleBook({ view, frame }: StationProps<"books">) {
 	const [open, setOpen] = useState<Sample | undefined>();
 	const mayEdit = frame.person.role === "instructor";
+	const { listed, toggle } = useAway(view.samples);
 	const today = dayOf(frame.now, frame.timeZone);
 	return (
 		<TwoColumns
+			away={toggle}
 			add={
 				mayEdit && {
 					label: "Keep a sample",
@@ -54,7 +57,7 @@ export function SampleBook({ view, frame }: StationProps<"books">) {
 						</p>
 					)}
 					<ul className="ruled">
-						{view.samples.map((sample) => (
+						{listed.map((sample) => (
 							<SampleRow
 								key={sample.id}
 								sample={sample}
@@ -109,6 +112,7 @@ function SampleRow({ sample, view, chosen, mayEdit, onOpen }: RowProps) {
 				<p className="figure flex flex-wrap items-center gap-x-2 text-soft">
 					<LevelGlyph level={sample.level} /> {figure({ c: sample.peakC })} for {figure({ min: sample.holdMin })},{" "}
 					{sample.kiln ?? "no kiln named"}, {sample.firedOn}
+					{sample.retired && ", put away"}
 				</p>
 				<p>{sample.result}</p>
 				{sample.shows.length > 0 && (
@@ -135,11 +139,12 @@ interface FormProps {
 	sample: Sample;
 	view: View;
 	mayEdit: boolean;
-	onDone(sample: Sample): void;
+	onDone(sample: Sample | undefined): void;
 }
 
 function SampleForm({ sample: start, view, mayEdit, onDone }: FormProps) {
 	const { id: sampleId, revision, name, document, kilnId, level, peakC, holdMin, firedOn, result, shows } = start;
+	const kept = view.samples.find(({ id }) => id === sampleId);
 	const [picture, setPicture] = useState<File | undefined>();
 	const [pictureError, setPictureError] = useState<TroubleError | null>(null);
 	const queries = useQueryClient();
@@ -167,7 +172,24 @@ function SampleForm({ sample: start, view, mayEdit, onDone }: FormProps) {
 		if (!sample.name) form.set("name", kit.document.name);
 	};
 	return (
-		<BookForm name="Sample" mayEdit={mayEdit} form={form} more={pictureError}>
+		<BookForm
+			name="Sample"
+			mayEdit={mayEdit}
+			form={form}
+			more={pictureError}
+			below={
+				mayEdit &&
+				kept && (
+					<PutAway
+						what="sample"
+						id={kept.id}
+						name={kept.name}
+						retired={kept.retired}
+						onStruck={() => onDone(undefined)}
+					/>
+				)
+			}
+		>
 			<TextField label="Name" {...form.field("name")} />
 			<ChoiceField
 				label="Stack, taken from a kit"

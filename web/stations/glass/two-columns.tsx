@@ -7,20 +7,23 @@ interface Columns {
 	open: React.ReactNode;
 	/** How a new entry is begun; left out for who may not write in the book. */
 	add?: { label: string; onAdd(): void } | false;
+	/** The way to what is put away. */
+	away?: React.ReactNode;
 }
 
 /** A book: its list on the left, what is open on the right. */
-export function TwoColumns({ list, open, add }: Columns) {
+export function TwoColumns({ list, open, add, away }: Columns) {
 	return (
 		<div className="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_360px] max-lg:block max-lg:overflow-y-auto">
 			<section aria-label="List" className="scroll-y min-h-0 px-6 py-4">
-				{add && (
-					<div className="mb-2 flex justify-end">
+				<div className="mb-2 flex justify-end gap-2">
+					{away}
+					{add && (
 						<button type="button" className="btn btn-primary" onClick={add.onAdd}>
 							{add.label}
 						</button>
-					</div>
-				)}
+					)}
+				</div>
 				{list}
 			</section>
 			<section aria-label="Open" className="scroll-y min-h-0 border-l border-line px-5 py-4">
@@ -37,21 +40,26 @@ interface Form {
 	form: ActForm;
 	/** What else was refused. */
 	more?: TroubleError | null;
+	/** What is below it: putting it away. */
+	below?: React.ReactNode;
 	children: React.ReactNode;
 }
 
 /** An entry of a book: its fields, what is refused of them, and one button that saves. */
-export function BookForm({ name, mayEdit, form, more, children }: Form) {
+export function BookForm({ name, mayEdit, form, more, below, children }: Form) {
 	return (
-		<form aria-label={name} className="flex flex-col gap-3" noValidate onSubmit={form.submit}>
-			{children}
-			<Problems problems={[...form.others(), ...(more?.problems ?? [])]} />
-			{mayEdit && (
-				<button type="submit" className="btn btn-primary" disabled={form.pending}>
-					{form.isKept ? "Saved" : `Save this ${name.toLowerCase()}`}
-				</button>
-			)}
-		</form>
+		<>
+			<form aria-label={name} className="flex flex-col gap-3" noValidate onSubmit={form.submit}>
+				{children}
+				<Problems problems={[...form.others(), ...(more?.problems ?? [])]} />
+				{mayEdit && (
+					<button type="submit" className="btn btn-primary" disabled={form.pending}>
+						{form.isKept ? "Saved" : `Save this ${name.toLowerCase()}`}
+					</button>
+				)}
+			</form>
+			{below && <div className="mt-4">{below}</div>}
+		</>
 	);
 }
 

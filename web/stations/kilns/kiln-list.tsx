@@ -9,6 +9,7 @@ import { useAct } from "../../lib/api";
 import { useFigure, usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
 import { sizeWords } from "../../ui/part-words";
+import { useAway } from "../../ui/put-away";
 import { Glow } from "../../ui/signs";
 import { FireNav } from "../firings/fire-nav";
 import { ShelfOutline } from "./shelf-outline";
@@ -21,10 +22,12 @@ const LINE_WORDS = { standIn: "stand-in, Modbus TCP", modbus: "Modbus TCP", fold
 /** Every kiln with its shelf to one scale, what it needs next, and how it is read. */
 function KilnList({ view, frame }: StationProps<"kilns">) {
 	const add = useAct("saveKiln", ({ kilnId }) => location.assign(`/fire/kilns/${kilnId}`));
+	const { listed, toggle } = useAway(view.kilns);
 	const widest = Math.max(...view.kilns.map(({ card }) => card.shelfWidthMm), 300);
 	return (
 		<div className="flex h-full min-h-0 flex-col">
 			<FireNav here="/fire/kilns">
+				{toggle}
 				{frame.person.role === "instructor" && (
 					<button
 						type="button"
@@ -39,7 +42,7 @@ function KilnList({ view, frame }: StationProps<"kilns">) {
 			<div className="scroll-y min-h-0 grow px-6 py-4">
 				<Trouble error={add.error} />
 				<ul className="ruled max-w-5xl">
-					{view.kilns.map((one) => (
+					{listed.map((one) => (
 						<KilnRow key={one.id} kiln={one} widest={widest} cell={frame.kilns.find(({ id }) => id === one.id)} />
 					))}
 				</ul>
@@ -49,7 +52,7 @@ function KilnList({ view, frame }: StationProps<"kilns">) {
 }
 
 function KilnRow(props: { kiln: KilnsView["kilns"][number]; cell: KilnCell | undefined; widest: number }) {
-	const { id, name, kind, card, uses, upkeep, elements, lastFired } = props.kiln;
+	const { id, name, kind, card, retired, uses, upkeep, elements, lastFired } = props.kiln;
 	const figure = useFigure();
 	const { timeZone, units } = usePrefs();
 	const block = kind === "microwaveBlock";
@@ -76,6 +79,7 @@ function KilnRow(props: { kiln: KilnsView["kilns"][number]; cell: KilnCell | und
 					{!block && props.cell && <Heat cell={props.cell} />}
 					<span className="text-soft">
 						{props.cell && phraseText(props.cell.phase, units)}
+						{retired && <b className="block">put away</b>}
 						<span className="block">{card.line ? LINE_WORDS[card.line] : "no line"}</span>
 					</span>
 				</span>

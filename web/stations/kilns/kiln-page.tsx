@@ -8,6 +8,7 @@ import { Caution, Trouble } from "../../forms/notice";
 import { useAct } from "../../lib/api";
 import { useFigure, usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
+import { PutAway } from "../../ui/put-away";
 import { LevelGlyph } from "../../ui/signs";
 import { Tabs } from "../../ui/tabs";
 import { FireNav } from "../firings/fire-nav";
@@ -45,6 +46,17 @@ function KilnPage(props: StationProps<"kiln">) {
 					<ShelfOutline kiln={view.card} widthPx={200} labels />
 					<KilnFigures view={view} />
 					<Upkeep view={view} />
+					{instructor && (
+						<div className="mt-4">
+							<PutAway
+								what="kiln"
+								id={view.form.id}
+								name={view.form.name}
+								retired={view.retired}
+								onStruck={() => location.assign("/fire/kilns")}
+							/>
+						</div>
+					)}
 					{block && (
 						<a className="btn mt-3 w-full" href="/fire/microwave">
 							To the block’s stepper

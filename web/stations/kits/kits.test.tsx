@@ -57,6 +57,7 @@ const viewOf = (design: KitDesign, change: Partial<KitView> = {}): KitView => ({
 		document: design,
 		reading: readKit(design, book),
 		issued: 3,
+		retired: false,
 	},
 	isNew: false,
 	glasses: GLASSES,

@@ -1,4 +1,4 @@
-import type { Glass } from "@core/glass/glass";
+import { type Glass, inUse } from "@core/glass/glass";
 import { useKeys } from "../../lib/use-keys";
 import { useDraft, useParts } from "./draft";
 import { drawnThread } from "./parts/new-part";
@@ -22,7 +22,7 @@ export function ModeBar({
 	const finish = () => {
 		leave();
 		if (mode.kind !== "line" || mode.points.length < 2) return;
-		const glass = glasses.find(({ form }) => form === mode.form);
+		const glass = inUse(glasses).find(({ form }) => form === mode.form);
 		if (!glass) return;
 		const thread = drawnThread({ parts, components, glasses }, mode, glass.id);
 		editParts((all) => [...all, thread]);

@@ -1,4 +1,5 @@
 import type { MicrowaveRunBrief, MicrowaveView } from "@contract/microwave";
+import { inUse } from "@core/glass/glass";
 import { energyWs, LOOK_WORDS, LOOKS, type Look, type MicrowaveStep } from "@core/microwave/programme";
 import { coolingMin, type MicrowaveRecord, suggestProgramme } from "@core/microwave/suggest";
 import { formatMinutes } from "@core/units/duration";
@@ -110,13 +111,14 @@ interface PlanProps {
 function Plan({ view, blockId, records }: PlanProps) {
 	const { units, timeZone } = usePrefs();
 	const nowMs = useNow();
-	const [ovenId, setOvenId] = useState(view.ovens[0]?.id ?? "");
+	const ovens = inUse(view.ovens);
+	const [ovenId, setOvenId] = useState(ovens[0]?.id ?? "");
 	const [wanted, setWanted] = useState<Look>("rounded");
 	const [fired, setFired] = useState(false);
 	const [what, setWhat] = useState("");
 	const [own, setOwn] = useState<MicrowaveStep[] | null>(null);
 	const start = useAct("startMicrowave");
-	const oven = view.ovens.find(({ id }) => id === ovenId);
+	const oven = ovens.find(({ id }) => id === ovenId);
 	if (!oven) return <p className="text-soft">Write an oven down first, with the powers it can be set to.</p>;
 	const suggestion = suggestProgramme(records, { blockId, ovenId, watts: oven.watts, outcome: wanted, fired });
 	const steps = own ?? suggestion.steps;
@@ -136,7 +138,7 @@ function Plan({ view, blockId, records }: PlanProps) {
 				<ChoiceField<string>
 					label="Oven"
 					value={ovenId}
-					options={view.ovens.map(({ id, name }) => ({ value: id, label: name }))}
+					options={ovens.map(({ id, name }) => ({ value: id, label: name }))}
 					onChange={(id) => fresh(() => setOvenId(id))}
 				/>
 				<ChoiceField<Look>

@@ -3,15 +3,17 @@ import { useState } from "react";
 import { TextField } from "../../forms/fields";
 import { Problems } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";
+import { PutAway, useAway } from "../../ui/put-away";
 
 /** Ovens and the powers each can be set to: watts as written beside its dial. */
 export function OvenForm({ ovens }: { ovens: MicrowaveView["ovens"] }) {
 	const [open, setOpen] = useState<string | null>(null);
+	const { listed, toggle } = useAway(ovens);
 	return (
 		<section aria-label="Ovens" className="mt-4">
 			<h2 className="mb-1">Ovens</h2>
 			<ul className="ruled">
-				{ovens.map((oven) => (
+				{listed.map((oven) => (
 					<li key={oven.id} className="py-1.5">
 						<button
 							type="button"
@@ -19,14 +21,29 @@ export function OvenForm({ ovens }: { ovens: MicrowaveView["ovens"] }) {
 							onClick={() => setOpen(oven.id)}
 						>
 							<b>{oven.name}</b>
-							<span className="figure text-soft">{oven.watts.join(", ")} W</span>
+							<span className="figure text-soft">{oven.retired ? "put away" : `${oven.watts.join(", ")} W`}</span>
 						</button>
-						{open === oven.id && <Edit oven={oven} onDone={() => setOpen(null)} />}
+						{open === oven.id && (
+							<>
+								<Edit oven={oven} onDone={() => setOpen(null)} />
+								<PutAway
+									what="oven"
+									id={oven.id}
+									name={oven.name}
+									retired={oven.retired}
+									onStruck={() => setOpen(null)}
+								/>
+							</>
+						)}
 					</li>
 				))}
 			</ul>
+			{toggle}
 			{open === "new" ? (
-				<Edit oven={{ id: crypto.randomUUID(), revision: 0, name: "", watts: [] }} onDone={() => setOpen(null)} />
+				<Edit
+					oven={{ id: crypto.randomUUID(), revision: 0, name: "", watts: [], retired: false }}
+					onDone={() => setOpen(null)}
+				/>
 			) : (
 				<button type="button" className="btn btn-sm mt-1.5 max-lg:h-11" onClick={() => setOpen("new")}>
 					Add an oven

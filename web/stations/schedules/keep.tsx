@@ -12,6 +12,7 @@ import { useAct } from "../../lib/api";
 import { usePrefs } from "../../lib/prefs";
 import { SaveBar } from "../../ui/kept/save-bar";
 import type { KeptDocument } from "../../ui/kept/use-kept";
+import { PutAway } from "../../ui/put-away";
 
 interface Props {
 	view: ScheduleView;
@@ -93,6 +94,15 @@ export function Keep(props: Props) {
 				<Trouble error={schools.error} />
 			</section>
 			<Files {...props} />
+			{view.schedule && (
+				<PutAway
+					what="schedule"
+					id={view.schedule.id}
+					name={view.schedule.document.name}
+					retired={view.schedule.retired}
+					onStruck={() => location.assign("/fire/schedule")}
+				/>
+			)}
 		</div>
 	);
 }

@@ -12,6 +12,7 @@ import {
 	WARM_UP_SCHOOLS,
 } from "@core/firing/schools";
 import { type GlassFamily, SOAK_SCHOOLS } from "@core/glass/family";
+import { inUse } from "@core/glass/glass";
 import type { KilnBody } from "@core/kiln/kiln";
 import { formatMinutes } from "@core/units/duration";
 import { useMemo, useState } from "react";
@@ -146,7 +147,7 @@ export function MadeFor({ view, document, family, kiln, onEdit, onRebuild }: Pro
 					...(document.mouldMaxC !== null && !view.moulds.some(({ maxC }) => maxC === document.mouldMaxC)
 						? [{ value: "own", label: `one that bears ${figure({ c: document.mouldMaxC })}` }]
 						: []),
-					...view.moulds
+					...inUse(view.moulds)
 						.filter(({ kind }) => kind !== "frame")
 						.map(({ id, name, maxC }) => ({ value: id, label: `${name}, ${figure({ c: maxC })}` })),
 				]}

@@ -7,6 +7,7 @@ import { planFlow } from "@core/firing/plan-flow";
 import { curveOf } from "@core/firing/schedule";
 import { solvePeak } from "@core/firing/solve";
 import { FAMILY_90 } from "@core/glass/family";
+import { inUse } from "@core/glass/glass";
 import { viscosityOf } from "@core/glass/viscosity";
 import { seriesOf } from "@core/kiln/simulate";
 import { useMemo, useState } from "react";
@@ -292,7 +293,7 @@ function othersOf(view: ScheduleView): { id: string; name: string; document: Sch
 		{ id: "as opened", name: "as it was opened", document: view.document },
 		...(kept?.versions.map(({ version, document }) => ({ id: `v${version}`, name: `version ${version}`, document })) ??
 			[]),
-		...view.others.map(({ id, document }) => ({ id, name: document.name, document })),
+		...inUse(view.others).map(({ id, document }) => ({ id, name: document.name, document })),
 	];
 }
 

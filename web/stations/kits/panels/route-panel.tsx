@@ -1,5 +1,6 @@
 import type { KitView } from "@contract/kits";
 import { FUSE_LEVELS, LEVEL_WORDS } from "@core/firing/level";
+import { choosable } from "@core/glass/glass";
 import { LARGEST_KIT, type RouteStep } from "@core/kit/kit";
 import { withoutFiring } from "@core/kit/route";
 import type { FiringOutlook } from "@core/stack/outlook";
@@ -27,7 +28,7 @@ export function RoutePanel({ view, survey, mayEdit, errorAt }: Props) {
 			what,
 		);
 	const { route } = design;
-	const frames = view.moulds.filter(({ kind }) => kind === "frame");
+	const frames = choosable(view.moulds, design.frameId ?? undefined).filter(({ kind }) => kind === "frame");
 	return (
 		<>
 			{survey && survey.reading.areaMm2 > 0 && <RouteHours route={survey.route} pace={view.pace} />}
@@ -114,7 +115,7 @@ function StepFields(props: {
 	onChange(change: Partial<RouteStep>, what: string): void;
 }) {
 	const { step, moulds, error, onChange } = props;
-	const fits = moulds.filter(({ kind }) => kind !== "frame");
+	const fits = choosable(moulds, step.mouldId).filter(({ kind }) => kind !== "frame");
 	return (
 		<>
 			<ChoiceField

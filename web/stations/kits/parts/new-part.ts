@@ -1,6 +1,6 @@
 import { boundsOf, type Point } from "@core/geometry/region";
 import { type CutShape, SHAPE_KINDS } from "@core/geometry/shape";
-import type { Glass, GlassForm } from "@core/glass/glass";
+import { type Glass, type GlassForm, inUse } from "@core/glass/glass";
 import { glassIdOf, type KitDesign, type KitPart, type Lie, type Stuff } from "@core/kit/kit";
 import { layerOnTop } from "@core/kit/layer-on-top";
 import { tidyMm } from "@core/units/tidy";
@@ -124,7 +124,7 @@ function stuffOf(
 	lastGlassId: string | undefined,
 ): Stuff | undefined {
 	const first = (form: GlassForm, fits: (glass: Glass) => boolean = () => true) => {
-		const all = glasses.filter((glass) => glass.form === form && fits(glass));
+		const all = inUse(glasses).filter((glass) => glass.form === form && fits(glass));
 		return (all.find(({ id }) => id === lastGlassId) ?? all.find(({ opacity }) => opacity === "clear") ?? all[0])?.id;
 	};
 	const line = (half: number) => [

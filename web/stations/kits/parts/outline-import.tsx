@@ -1,5 +1,5 @@
 import { boundsOf } from "@core/geometry/region";
-import type { Glass } from "@core/glass/glass";
+import { type Glass, inUse } from "@core/glass/glass";
 import type { Problem } from "@core/result";
 import type { OutlinesRead } from "@formats/outlines";
 import { useState } from "react";
@@ -43,7 +43,7 @@ export function OutlineImport({ glasses }: { glasses: readonly Glass[] }) {
 		else setProblems(result.problems);
 	};
 	const lay = () => {
-		const glassId = glasses.find(({ form }) => form === "sheet")?.id;
+		const glassId = inUse(glasses).find(({ form }) => form === "sheet")?.id;
 		if (!read || !glassId) return;
 		const made = read.outlines.map(({ points }, i) =>
 			onTop(

@@ -1,4 +1,4 @@
-import type { Glass, GlassForm } from "@core/glass/glass";
+import { choosable, type Glass, type GlassForm } from "@core/glass/glass";
 import { type KitPart, METALS, type PartKind } from "@core/kit/kit";
 import { ChoiceField, NumberField, TextField } from "../../../forms/fields";
 import { useDraft } from "../draft";
@@ -211,7 +211,7 @@ export function GlassChoice(props: {
 			label={props.label}
 			value={props.value}
 			onChange={props.onChange}
-			options={props.glasses.map(({ id, name, familyId, thicknessMm, form, grade }) => ({
+			options={choosable(props.glasses, props.value).map(({ id, name, familyId, thicknessMm, form, grade }) => ({
 				value: id,
 				label: form === "frit" ? `${name} · ${familyId} · ${grade}` : `${name} · ${familyId} · ${thicknessMm} mm`,
 			}))}
