@@ -5,7 +5,7 @@ import { CHROMIUM } from "./chromium";
 
 /**
  * Pictures of the main views from the running demo: `npm run screenshots`, or with names for some of them only.
- * ZEPHYR_SHOTS sets the folder, ZEPHYR_THEME=kilnroom the dark theme, ZEPHYR_SIZE=768x1024 another size.
+ * ZEPHYR_SHOTS sets the folder, ZEPHYR_THEME=kilnroom the dark theme (with ZEPHYR_UNITS=in.F the other units), ZEPHYR_SIZE=768x1024 another size.
  */
 const VIEWS: Record<string, string> = {
 	today: "/",
@@ -37,7 +37,9 @@ const wanted = process.argv.slice(2);
 const browser = await chromium.launch(CHROMIUM);
 const context = await browser.newContext({ viewport: { width, height }, baseURL: base });
 if (process.env.ZEPHYR_THEME)
-	await context.addCookies([{ name: "zephyr-prefs", value: `mm.C.${process.env.ZEPHYR_THEME}`, url: base }]);
+	await context.addCookies([
+		{ name: "zephyr-prefs", value: `${process.env.ZEPHYR_UNITS ?? "mm.C"}.${process.env.ZEPHYR_THEME}`, url: base },
+	]);
 const page = await context.newPage();
 page.on("console", (message) => {
 	if (message.type() === "error") console.log(`${page.url()}: ${message.text().slice(0, 200)}`);

@@ -46,6 +46,12 @@ export function formatLength(mm: number, unit: LengthUnit): string {
 	return `${lengthFigure(mm, unit)} ${unit}`;
 }
 
+/** An area: cm² or square inches, whole from 10 on. */
+export function formatArea(mm2: number, unit: LengthUnit): string {
+	const area = unit === "in" ? mm2 / MM_PER_INCH ** 2 : mm2 / 100;
+	return `${Number(area.toFixed(area < 10 ? 1 : 0))} ${unit === "in" ? "in²" : "cm²"}`;
+}
+
 function inchFraction(inches: number): string {
 	const sixteenths = Math.round(Math.abs(inches) * 16);
 	const sign = inches < 0 && sixteenths > 0 ? "-" : "";

@@ -1,5 +1,5 @@
 import { formatMinutes } from "./duration";
-import { formatLength, type LengthUnit } from "./length";
+import { formatArea, formatLength, type LengthUnit } from "./length";
 import { formatRate, formatTemperature, type TemperatureUnit } from "./temperature";
 
 /** Units a person reads in. */
@@ -13,6 +13,7 @@ export const METRIC: Units = { length: "mm", temperature: "C" };
 /** A figure that is written in the reader's units when it is shown. */
 export type Figure =
 	| { mm: number }
+	| { mm2: number }
 	| { c: number }
 	| { cPerH: number }
 	| { min: number }
@@ -33,6 +34,7 @@ export function say(words: TemplateStringsArray, ...figures: (Figure | string)[]
 
 export function formatFigure(figure: Figure, units: Units): string {
 	if ("mm" in figure) return formatLength(figure.mm, units.length);
+	if ("mm2" in figure) return formatArea(figure.mm2, units.length);
 	if ("c" in figure) return formatTemperature(figure.c, units.temperature);
 	if ("cPerH" in figure) return formatRate(figure.cPerH, units.temperature);
 	if ("min" in figure) return formatMinutes(figure.min);

@@ -27,7 +27,7 @@ export function PutAway({ what, id, name, retired, onStruck }: Props) {
 					<div className="flex flex-wrap gap-1.5">
 						<button
 							type="button"
-							className="btn btn-error btn-sm max-lg:h-11"
+							className="btn btn-sm text-error max-lg:h-11"
 							disabled={strike.isPending}
 							onClick={() => strike.mutate({ what, id })}
 						>

@@ -1,7 +1,8 @@
 import type { Picture, Pictures } from "@contract/kits";
 import type { PieceBrief } from "@contract/pieces";
 import type { Place, Shelf } from "@core/loading/pack";
-import { useFigure } from "../lib/prefs";
+import { MM_PER_INCH } from "@core/units/length";
+import { useFigure, usePrefs } from "../lib/prefs";
 
 export interface OnShelf {
 	place: Place;
@@ -27,6 +28,8 @@ interface Props {
 /** The kiln shelf to scale, seen from above: pieces where they lie, each in its halo of predicted spread and clearance. */
 export function ShelfMap({ shelf, clearanceMm, doorSide, pieces, onPick, className = "max-h-full" }: Props) {
 	const figure = useFigure();
+	const { units } = usePrefs();
+	const scale = units.length === "in" ? 4 * MM_PER_INCH : 100;
 	const { widthMm: w, heightMm: h, marginMm } = shelf;
 	const pad = 14;
 	const flip = (place: Place) => h - place.yMm - place.heightMm;
@@ -144,9 +147,9 @@ export function ShelfMap({ shelf, clearanceMm, doorSide, pieces, onPick, classNa
 					</g>
 				);
 			})}
-			<path d={`M0 ${h + 12}v6h100v-6`} fill="none" className="stroke-base-content" strokeWidth="1.2" />
-			<text x={106} y={h + 19} fontSize="11" className="figure fill-base-content">
-				{figure({ mm: 100 })}
+			<path d={`M0 ${h + 12}v6h${scale}v-6`} fill="none" className="stroke-base-content" strokeWidth="1.2" />
+			<text x={scale + 6} y={h + 19} fontSize="11" className="figure fill-base-content">
+				{figure({ mm: scale })}
 			</text>
 			<text x={w} y={h + 19} fontSize="11" textAnchor="end" className="fill-soft">
 				{doorSide === "front" ? "door on this side" : "lid above, hinge at the far side"}

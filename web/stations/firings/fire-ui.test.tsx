@@ -224,7 +224,7 @@ describe("kilns and alarms", () => {
 				labels
 			/>,
 		);
-		expect(outline).toContain("Shelf of Silo, 400 by 400 mm, 1 zones");
+		expect(outline).toContain("Shelf of Silo, 400 × 400 mm, 1 zones");
 		expect(text(outline)).toContain("door side -9 K");
 		expect(text(outline)).toContain("door on this side");
 		expect(outline).not.toMatch(/NaN/);

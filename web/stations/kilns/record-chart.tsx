@@ -93,7 +93,13 @@ export function RecordChart({ kilnId, record }: { kilnId: string; record: { from
 					</g>
 				))}
 				{x.ticks(8).map((at) => (
-					<text key={at.getTime()} x={x(at)} y={H - 5} textAnchor="middle" className="figure fill-soft text-[11px]">
+					<text
+						key={at.getTime()}
+						x={x(at)}
+						y={H - 5}
+						textAnchor={x(at) > W - 30 ? "end" : "middle"}
+						className="figure fill-soft text-[11px]"
+					>
 						{dayAndClock(at, timeZone).slice(0, days > 3 ? -6 : undefined)}
 					</text>
 				))}

@@ -1,4 +1,6 @@
 import type { KilnCard } from "@contract/kilns";
+import { useFigure } from "../../lib/prefs";
+import { sizeWords } from "../../ui/part-words";
 
 type Drawn = Pick<
 	KilnCard,
@@ -7,6 +9,7 @@ type Drawn = Pick<
 
 /** A kiln's shelf from above, to scale: its outline, usable margin, zones with their offsets, and the side of the door. */
 export function ShelfOutline({ kiln, widthPx, labels = false }: { kiln: Drawn; widthPx: number; labels?: boolean }) {
+	const figure = useFigure();
 	const { shelfWidthMm: w, shelfHeightMm: h, marginMm, shelfShape, zones, doorSide, name } = kiln;
 	const scale = w / widthPx;
 	const pad = 3 * scale;
@@ -30,7 +33,7 @@ export function ShelfOutline({ kiln, widthPx, labels = false }: { kiln: Drawn; w
 			height={(h + pad + foot) / scale}
 			viewBox={`${-pad} ${-pad} ${w + 2 * pad} ${h + pad + foot}`}
 			role="img"
-			aria-label={`Shelf of ${name}, ${Math.round(w)} by ${Math.round(h)} mm, ${zones.length} zones`}
+			aria-label={`Shelf of ${name}, ${sizeWords([w, h], figure)}, ${zones.length} zones`}
 		>
 			<clipPath id={id}>
 				<path d={outline(0)} />
@@ -52,7 +55,7 @@ export function ShelfOutline({ kiln, widthPx, labels = false }: { kiln: Drawn; w
 								y={zone.yMm + zone.heightMm / 2 + 4 * scale}
 								textAnchor="middle"
 								fontSize={11.5 * scale}
-								className="figure fill-base-content"
+								className="figure fill-[#10302a]"
 							>
 								{zone.name} {zone.offsetK > 0 ? "+" : ""}
 								{zone.offsetK} K
@@ -64,7 +67,7 @@ export function ShelfOutline({ kiln, widthPx, labels = false }: { kiln: Drawn; w
 			<path
 				d={outline(marginMm)}
 				fill="none"
-				className="stroke-base-content/35"
+				className="stroke-black/25"
 				strokeDasharray={`${4 * scale} ${3 * scale}`}
 				strokeWidth={scale}
 			/>
@@ -73,8 +76,8 @@ export function ShelfOutline({ kiln, widthPx, labels = false }: { kiln: Drawn; w
 			)}
 			{labels && (
 				<text x={w / 2} y={h + 13 * scale} textAnchor="middle" fontSize={11 * scale} className="figure fill-soft">
-					{Math.round(w)} × {Math.round(h)} mm{doorSide === "front" ? ", door on this side" : ""}, 1 :{" "}
-					{Math.round(scale * 3.78)}
+					{sizeWords([w, h], figure)}
+					{doorSide === "front" ? ", door on this side" : ""}, 1 : {Math.round(scale * 3.78)}
 				</text>
 			)}
 		</svg>

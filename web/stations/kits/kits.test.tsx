@@ -39,7 +39,6 @@ import {
 	ThicknessLegend,
 	ThicknessMap,
 } from "./plan/plan-layers";
-import { scaleBarMm } from "./plan/plan-view";
 import { SectionView } from "./plan/section-view";
 
 const glasses = new Map(GLASSES.map((one) => [one.id, one]));
@@ -363,16 +362,6 @@ describe("drawings of the bench", () => {
 		expect(view).toContain("on its mould");
 		expect(text(view)).toContain("on the mould true to scale");
 		expect(view).not.toMatch(/NaN|Infinity/);
-	});
-	it("the scale bar is a round length of about a sixth of the window", () => {
-		for (const [width, mm] of [
-			[60, 10],
-			[130, 20],
-			[640, 100],
-			[3000, 500],
-			[7, 1],
-		] as const)
-			expect(scaleBarMm(width)).toBe(mm);
 	});
 	it("a section beside the glass says so", () => {
 		const stack = stackOf(kit([cut(bar(60, 10))]), book);

@@ -121,7 +121,7 @@ function Figures({ view, reading, survey, design }: Omit<Props, "onLook" | "mayE
 		[figure({ mm: reading.thinnestMm }), "thinnest"],
 		[figure({ g: reading.massG }), "glass"],
 		[firing ? `${Math.round(firing.hours)} h` : "…", "programme"],
-		[`${(reading.areaMm2 / 100).toFixed(0)} cm²`, "area"],
+		[figure({ mm2: reading.areaMm2 }), "area"],
 		...money,
 	];
 	return (

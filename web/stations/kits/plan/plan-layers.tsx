@@ -5,11 +5,12 @@ import type { Finding } from "@core/stack/finding";
 import type { Cut } from "@core/stack/section";
 import { EVEN_K } from "@core/stack/stress-map";
 import type { KitSurvey } from "@core/stack/survey";
+import { formatLength, MM_PER_INCH } from "@core/units/length";
+import { scaleBarMm } from "@core/units/scale-bar";
 import { scaleLinear } from "d3-scale";
 import { memo, useMemo } from "react";
 import { useFigure, usePrefs } from "../../../lib/prefs";
 import { regionPath } from "../../../ui/kit-plan";
-import { scaleBarMm } from "./plan-view";
 
 /** Everything is drawn in mm; `px` is how many mm a screen pixel covers. */
 interface Sized {
@@ -190,7 +191,7 @@ export function StressLegend({ stress }: { stress: KitSurvey["stress"] }) {
 
 /** The legend of the thickness map: every thickness that occurs, up to six of them. */
 export function ThicknessLegend({ patches }: { patches: KitSurvey["patches"] }) {
-	const figure = useFigure();
+	const { units } = usePrefs();
 	const all = [...new Set(patches.map(({ mm }) => Number(mm.toFixed(1))))].sort((a, b) => a - b);
 	const shown =
 		all.length <= 6 ? all : Array.from({ length: 6 }, (_, i) => all[Math.round((i * (all.length - 1)) / 5)] as number);
@@ -202,7 +203,7 @@ export function ThicknessLegend({ patches }: { patches: KitSurvey["patches"] }) 
 					<svg width="18" height="12" aria-hidden="true">
 						<rect width="18" height="12" fill={colour(mm)} className="stroke-base-content/40" />
 					</svg>
-					{figure({ mm })}
+					{units.length === "in" ? `${(mm / MM_PER_INCH).toFixed(2)} in` : formatLength(mm, "mm")}
 				</li>
 			))}
 		</ul>
@@ -360,7 +361,7 @@ export const ScaleBar = memo(function ScaleBar({
 	px,
 }: Sized & { edges: { minX: number; maxX: number; minY: number; maxY: number } }) {
 	const figure = useFigure();
-	const mm = scaleBarMm(edges.maxX - edges.minX);
+	const mm = scaleBarMm(edges.maxX - edges.minX, usePrefs().units.length);
 	const [x, y] = [edges.maxX - px * 14 - mm, -edges.minY - px * 12];
 	return (
 		<g pointerEvents="none" className="fill-base-content stroke-base-content" strokeWidth={px * 1.6}>

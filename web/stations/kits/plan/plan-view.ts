@@ -91,10 +91,3 @@ function useWheel(svg: React.RefObject<SVGSVGElement | null>, turn: (event: Whee
 		return () => element.removeEventListener("wheel", onWheel);
 	}, [svg]);
 }
-
-/** The round length (mm) nearest to a fifth of the window: 1, 2 or 5 of a power of ten. */
-export function scaleBarMm(widthMm: number): number {
-	const wanted = widthMm / 6;
-	const power = 10 ** Math.floor(Math.log10(wanted));
-	return ([5, 2, 1].find((step) => step * power <= wanted) ?? 1) * power;
-}
