@@ -1,4 +1,5 @@
 import type { z } from "zod";
+import { actions as begin } from "./begin";
 import { actions as classes } from "./classes";
 import { actions as firings } from "./firings";
 import { actions as glass } from "./glass";
@@ -14,6 +15,7 @@ import { actions as stock } from "./stock";
 
 /** Everything a person can make the studio do, gathered from the words. */
 export const actions = {
+	...begin,
 	...classes,
 	...firings,
 	...glass,

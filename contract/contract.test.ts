@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { Action } from "./action";
 import { actions } from "./actions";
+import * as begin from "./begin";
 import * as classes from "./classes";
 import * as firings from "./firings";
 import * as glass from "./glass";
@@ -19,6 +20,7 @@ import { TOPICS } from "./topics";
 import { views } from "./views";
 
 const words: { actions?: object; views?: object }[] = [
+	begin,
 	classes,
 	firings,
 	glass,

@@ -16,7 +16,7 @@ export function mayAs(role: string | null | undefined, least: Role): boolean {
 /** The sign-in library's ids are not all of one form. */
 const person = words("The person", 64, 1);
 const present = z.string().min(1, "Type the present password.").max(128);
-const password = z
+export const password = z
 	.string()
 	.min(10, "A password needs at least 10 characters.")
 	.max(128, "A password has at most 128 characters.");
@@ -65,6 +65,7 @@ export const AUDIT_KINDS = [
 	"forbidden",
 	"steered",
 	"exported",
+	"begun",
 ] as const;
 export type AuditKind = (typeof AUDIT_KINDS)[number];
 

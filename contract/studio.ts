@@ -1,3 +1,4 @@
+import type { Units } from "@core/units/phrase";
 import { words } from "./fields";
 import type { AlarmBrief, KilnCell } from "./kilns";
 import type { Role } from "./people";
@@ -17,6 +18,10 @@ export interface StationCount {
 
 export interface FrameView {
 	studio: string;
+	/** The made-up studio that the program brings along. */
+	isDemo: boolean;
+	/** Of who has not chosen any. */
+	units: Units;
 	timeZone: string;
 	now: string;
 	person: { name: string; role: Role };

@@ -1,4 +1,5 @@
 import type { z } from "zod";
+import { views as begin } from "./begin";
 import { views as classes } from "./classes";
 import { views as firings } from "./firings";
 import { views as glass } from "./glass";
@@ -14,6 +15,7 @@ import { views as studio } from "./studio";
 
 /** Everything the studio can be asked to show, gathered from the words. */
 export const views = {
+	...begin,
 	...classes,
 	...firings,
 	...glass,

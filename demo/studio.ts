@@ -5,7 +5,7 @@ import { GENERIC_MAP, STAND_IN } from "@core/kiln/register-map";
 import type { Mould } from "@core/kit/mould";
 
 /** The made-up studio: a glass room in a former grain-and-wind-pump works on a high plain. Everybody in it is invented. */
-export const STUDIO = { name: "Tailvane Glass Room", timeZone: "America/Denver", currency: "USD" };
+export const STUDIO = { name: "Tailvane Glass Room", timeZone: "America/Denver", currency: "USD", isDemo: true };
 
 export const PEOPLE = [
 	{ name: "Marit Oleandro", email: "marit@tailvane.example", role: "instructor" as const },

@@ -30,8 +30,39 @@ interface Settings {
 	databaseUrl: string | undefined;
 }
 
+/** The made-up studio that everybody begins with, or one's own: each has a folder and a book of its own. */
+type Which = "demo" | "own";
+
+const FOLDERS: Record<Which, string> = { demo: "studio", own: "own" };
+
 async function main(): Promise<void> {
 	process.umask(0o022);
+	const asked = new Promise<void>((done) => {
+		for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"] as const) process.once(signal, () => done());
+	});
+	let next: Next | undefined = { which: wanted() };
+	while (next) next = await runStudio(next, asked);
+	say("Stopped. Everything is kept.");
+}
+
+/** What is run after one studio: another one, where somebody pressed for it. */
+interface Next {
+	which: Which;
+	/** Whoever shows it may write the studio down. */
+	beginKey?: string;
+}
+
+/** The studio that is asked for; where none is, one's own as soon as there is one. */
+function wanted(): Which {
+	if (process.argv.includes("--own")) return "own";
+	if (process.argv.includes("--demo")) return "demo";
+	return existsSync(join(dataFolder(), FOLDERS.own)) ? "own" : "demo";
+}
+
+const dataFolder = () => resolve(process.env.ZEPHYR_DATA || "data");
+
+/** Runs one studio until somebody asks for the end, or for one's own instead. */
+async function runStudio({ which, beginKey }: Next, asked: Promise<void>): Promise<Next | undefined> {
 	const settings: Settings = {
 		host: process.env.ZEPHYR_HOST || "127.0.0.1",
 		port: readPort(process.env.ZEPHYR_PORT || "4810"),
@@ -39,15 +70,16 @@ async function main(): Promise<void> {
 		proxies: process.env.ZEPHYR_TRUST_PROXY,
 		databaseUrl: process.env.ZEPHYR_DATABASE_URL,
 	};
-	const wished = resolve(process.env.ZEPHYR_DATA || "data", "studio");
+	const wished = join(dataFolder(), FOLDERS[which]);
 	const folder = await placeFor(wished);
 	const unlock = lockFolder(folder, say);
 	let book: Book | undefined;
 	let standIn: RunningStandIn | undefined;
 	const kept: Kept[] = [];
 	let gaveUp = false;
+	let next: Next | undefined;
 	try {
-		if (process.argv.includes("--fresh")) await throwAway(folder);
+		if (process.argv.includes("--fresh")) await throwAway(folder, which);
 		refuseOpenDoors(settings);
 		if (!(await isFree(settings.port, settings.host))) {
 			throw new StartProblem(
@@ -56,7 +88,7 @@ async function main(): Promise<void> {
 		}
 		say(settings.databaseUrl ? "Opening the database …" : "Starting the database …");
 		book = await openBook(folder, settings.databaseUrl, say);
-		const { signIns, demoInForce } = await prepare(book.ownerUrl, noteIn(folder));
+		const { signIns, demoInForce, begun } = await prepare(book.ownerUrl, noteIn(folder), which);
 		await book.grant();
 		if (demoInForce && isExposed(settings)) {
 			throw new StartProblem(
@@ -83,19 +115,38 @@ async function main(): Promise<void> {
 			ZEPHYR_DATA_FOLDER: folder,
 			ZEPHYR_DEMO_NOTE: noteIn(folder),
 		};
-		const server = keepRunning(() => run("scripts/serve.ts", { env, as }), MOST_ENDS);
+		const key = begun ? undefined : (beginKey ?? randomBytes(24).toString("base64url"));
+		const serverEnv = {
+			...env,
+			// Who reaches the door of the demo may leave it for a studio of their own only where that is this machine's user.
+			...(which === "demo" && !settings.databaseUrl && !isExposed(settings) && { ZEPHYR_MAY_BEGIN: "1" }),
+			...(key && { ZEPHYR_BEGIN_KEY: key }),
+		};
+		let heard: (message: FromServer) => void = () => {};
+		const left = new Promise<Next>((done) => {
+			heard = (message) => {
+				if (message.begin) done({ which: "own", beginKey: message.begin });
+				if (message.begun) startJobs();
+			};
+		});
+		const server = keepRunning(() => {
+			const child = run("scripts/serve.ts", { env: serverEnv, as });
+			child.on("message", (message) => heard(message as FromServer));
+			return child;
+		}, MOST_ENDS);
+		kept.push(server);
 		const copies = book.copyUrl && {
 			ZEPHYR_COPY_URL: book.copyUrl,
 			ZEPHYR_COPY_PROGRAMS: book.programs,
 			ZEPHYR_COPY_FOLDER: theirFolder(copiesIn(folder), as),
 		};
-		const jobs = keepRunning(() =>
-			run("server/jobs/main.ts", { env: { ...env, ...copies, ZEPHYR_PROCESS: "jobs" }, as }),
-		);
-		kept.push(server, jobs);
-		const asked = new Promise<void>((done) => {
-			for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"] as const) process.once(signal, () => done());
-		});
+		let jobs: Kept | undefined;
+		const startJobs = () => {
+			if (jobs) return;
+			jobs = keepRunning(() => run("server/jobs/main.ts", { env: { ...env, ...copies, ZEPHYR_PROCESS: "jobs" }, as }));
+			kept.push(jobs);
+		};
+		if (begun) startJobs();
 		const over = server.givenUp.then(() => {
 			gaveUp = true;
 		});
@@ -108,11 +159,11 @@ async function main(): Promise<void> {
 				throw new StartProblem("The application ended while starting; its last lines stand above.");
 			}),
 		]);
-		announce(address, signIns, folder, wished);
+		announce(key ? `${address}/begin?key=${key}` : address, signIns, folder, wished, which);
 		if (process.getuid?.() === 0 && !as)
 			say("  This folder or Node.js cannot be read by an unprivileged user: the server runs as root. Better not.\n");
-		await Promise.race([asked, over]);
-		say("\nStopping …");
+		next = (await Promise.race([asked, over, left])) ?? undefined;
+		say(next ? "\nBeginning a studio of your own …" : "\nStopping …");
 	} finally {
 		await Promise.all(kept.map((one) => one.stop()));
 		standIn?.stop();
@@ -120,7 +171,13 @@ async function main(): Promise<void> {
 		unlock();
 	}
 	if (gaveUp) throw new StartProblem(`The application ended ${MOST_ENDS} times in a row; its last lines stand above.`);
-	say("Stopped. Everything is kept.");
+	return next;
+}
+
+/** What the server tells: that somebody wants a studio of their own, with the key they hold; that they have written it down. */
+interface FromServer {
+	begin?: string;
+	begun?: true;
 }
 
 function readPort(text: string): number {
@@ -138,11 +195,11 @@ function refuseOpenDoors(settings: Settings): void {
 		);
 }
 
-async function throwAway(folder: string): Promise<void> {
+async function throwAway(folder: string, which: Which): Promise<void> {
 	if (!existsSync(join(folder, "pg"))) return;
 	const ask = createInterface({ input: process.stdin, output: process.stdout });
 	const reply = await ask.question(
-		"This throws away everything in the studio’s database. Type “throw away” to go on: ",
+		`This throws away everything in the database of ${which === "demo" ? "the demo studio" : "your own studio"}. Type “throw away” to go on: `,
 	);
 	ask.close();
 	if (reply.trim() !== "throw away") throw new StartProblem("Nothing was thrown away.");
@@ -156,19 +213,23 @@ const noteIn = (folder: string) => join(folder, "demo-sign-ins.json");
 const copiesIn = (folder: string) => join(folder, "copies");
 
 /** Migrates, loads the demo into an empty database; says whether demo passwords are in force, and those of them that are noted. */
-async function prepare(ownerUrl: string, noteFile: string): Promise<{ signIns: DemoSignIn[]; demoInForce: boolean }> {
+async function prepare(
+	ownerUrl: string,
+	noteFile: string,
+	which: Which,
+): Promise<{ signIns: DemoSignIn[]; demoInForce: boolean; begun: boolean }> {
 	const connection = connect(ownerUrl, 2);
 	try {
 		await migrateTo(connection.db, "db/migrations");
 		const [known] = await connection.db.select().from(studio).limit(1);
-		if (!known) {
+		if (!known && which === "demo") {
 			say("Loading the demo studio …");
 			writeDemoNote(noteFile, await seedDemo(connection.db, new Date()));
 		}
 		const inForce = await connection.db.select({ email: user.email }).from(user).where(eq(user.demoPassword, true));
 		const signIns = readDemoNote(noteFile).filter(({ email }) => inForce.some((row) => row.email === email));
 		writeDemoNote(noteFile, signIns);
-		return { signIns, demoInForce: inForce.length > 0 };
+		return { signIns, demoInForce: inForce.length > 0, begun: Boolean(known) || which === "demo" };
 	} finally {
 		await connection.close();
 	}
@@ -180,8 +241,9 @@ function secretIn(folder: string): string {
 	return readFileSync(file, "utf8").trim();
 }
 
-function announce(address: string, signIns: DemoSignIn[], folder: string, wished: string): void {
+function announce(address: string, signIns: DemoSignIn[], folder: string, wished: string, which: Which): void {
 	say(`\n  Zephyr Flats   ${address}\n`);
+	if (which === "demo") say("  The demo studio. ./start --own begins one of your own beside it.");
 	for (const { email, password, role } of signIns) say(`  ${role.padEnd(12)} ${email.padEnd(34)} ${password}`);
 	if (signIns.length > 0) say("  (demo passwords: change them under your name before others can reach this machine)");
 	say(`\n  Data in ${folder}${folder === wished ? "" : " (PostgreSQL cannot reach the project’s own folder)"}`);

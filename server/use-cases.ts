@@ -1,4 +1,5 @@
 import type { ActionName } from "@contract/actions";
+import { useCases as begin } from "./begin";
 import { useCases as classes } from "./classes";
 import { useCases as firings } from "./firings";
 import { useCases as glass } from "./glass";
@@ -15,6 +16,7 @@ import { useCases as stock } from "./stock";
 
 /** Everything the studio can be made to do, gathered from the words. */
 export const useCases: { [N in ActionName]: UseCase<N> } = {
+	...begin,
 	...classes,
 	...firings,
 	...glass,

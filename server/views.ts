@@ -1,4 +1,5 @@
 import type { ViewName } from "@contract/views";
+import { views as begin } from "./begin";
 import { views as classes } from "./classes";
 import { views as firings } from "./firings";
 import { views as glass } from "./glass";
@@ -15,6 +16,7 @@ import { views as studio } from "./studio";
 
 /** Everything the studio can be asked to show, gathered from the words. */
 export const views: { [N in ViewName]: View<N> } = {
+	...begin,
 	...classes,
 	...firings,
 	...glass,

@@ -1,5 +1,6 @@
 import { defineMiddleware } from "astro:middleware";
 import { randomBytes } from "node:crypto";
+import { isUnbegun } from "@server/begin/door";
 import { awayWhileDoing, awayWhileLooking, isAway } from "@server/house/away";
 import { logError } from "@server/house/log";
 import { Refusal } from "@server/house/refusal";
@@ -14,6 +15,7 @@ const OPEN_PATHS = [
 	/^\/api\/auth\//,
 	/^\/api\/health(\/|$)/,
 	/^\/(away|fault)$/,
+	/^\/(begin|api\/begin)$/,
 	/^\/_astro\//,
 	/^\/favicon/,
 ];
@@ -36,6 +38,7 @@ async function answered(context: APIContext, next: MiddlewareNext): Promise<Resp
 	const toProgram = url.pathname.startsWith("/api/");
 	if (NOT_SERVED.includes(url.pathname)) return new Response(null, { status: 404 });
 	try {
+		if (await isUnbegun()) return await beforeItIsBegun(context, next);
 		const open = OPEN_PATHS.some((path) => path.test(url.pathname));
 		const known = !open || url.pathname === ASKED_ALL_THE_SAME;
 		locals.actor = known ? await actorOf(request.headers, locals.now) : undefined;
@@ -56,6 +59,18 @@ async function answered(context: APIContext, next: MiddlewareNext): Promise<Resp
 		if (!away) return faultResponse(locals.request);
 		return refusalResponse(request.method === "GET" ? awayWhileLooking() : awayWhileDoing());
 	}
+}
+
+/** A book without a studio: only its first page is there. */
+async function beforeItIsBegun(context: APIContext, next: MiddlewareNext): Promise<Response> {
+	const { url, request } = context;
+	if (/^\/(begin$|away$|fault$|_astro\/|favicon|api\/health\/)/.test(url.pathname)) {
+		if (request.method !== "GET" && !sameOrigin(request))
+			return refusalResponse(new Refusal("forbidden", "This request did not come from the studio’s own pages."));
+		return next();
+	}
+	if (url.pathname.startsWith("/api/")) return refusalResponse(new Refusal("missing", "This studio is not begun yet."));
+	return context.redirect("/begin");
 }
 
 function sameOrigin(request: Request): boolean {

@@ -1,5 +1,5 @@
 import type { SessionBrief } from "@contract/classes";
-import { asc, eq, sql } from "drizzle-orm";
+import { and, asc, count, eq, isNull, sql } from "drizzle-orm";
 import type { Reader } from "../connect";
 import { classSession, course, enrolment } from "../schema";
 
@@ -10,7 +10,12 @@ export async function sessionBriefs(reader: Reader, today: string): Promise<Sess
 		.from(classSession)
 		.innerJoin(course, eq(course.id, classSession.courseId))
 		.leftJoin(enrolment, eq(enrolment.sessionId, classSession.id))
-		.where(sql`${classSession.day} between ${today}::date - 14 and ${today}::date + 56`)
+		.where(
+			and(
+				isNull(classSession.cancelledAt),
+				sql`${classSession.day} between ${today}::date - 14 and ${today}::date + 56`,
+			),
+		)
 		.groupBy(classSession.id, course.title)
 		.orderBy(asc(classSession.day), asc(classSession.startsAt));
 	return rows.map(({ session, title, students }) => ({
@@ -23,6 +28,11 @@ export async function sessionBriefs(reader: Reader, today: string): Promise<Sess
 		students,
 		isToday: session.day === today,
 	}));
+}
+
+export async function countClasses(reader: Reader): Promise<number> {
+	const [row] = await reader.select({ n: count() }).from(classSession);
+	return row?.n ?? 0;
 }
 
 /** The class asked for, else today's, else the next, else the last. */

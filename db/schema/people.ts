@@ -1,13 +1,19 @@
 import { bigint, boolean, index, integer, pgTable, text, uuid } from "drizzle-orm/pg-core";
 import { AUDIT_KINDS, type AuditKind, ROLES, type Role } from "../../contract/people";
-import { instant, oneOf } from "./columns";
+import { instant, oneOf, revision } from "./columns";
 
 export const student = pgTable(
 	"student",
 	{
 		id: uuid("id").primaryKey().defaultRandom(),
 		name: text("name").notNull(),
+		revision: revision(),
 		email: text("email"),
+		phone: text("phone").notNull().default(""),
+		/** "Needs help with cutting." */
+		note: text("note").notNull().default(""),
+		/** Under sixteen: the adult who answers for them. */
+		adult: text("adult").notNull().default(""),
 	},
 	(t) => [index("student_name_trgm").using("gin", t.name.op("gin_trgm_ops"))],
 );

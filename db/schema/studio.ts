@@ -1,4 +1,4 @@
-import { doublePrecision, integer, jsonb, pgTable, text } from "drizzle-orm/pg-core";
+import { boolean, doublePrecision, integer, jsonb, pgTable, text } from "drizzle-orm/pg-core";
 import {
 	COOLING_SCHOOLS,
 	type CoolingSchool,
@@ -10,6 +10,8 @@ import {
 	type WarmUpSchool,
 } from "../../core/firing/schools";
 import { SOAK_SCHOOLS, type SoakSchool } from "../../core/glass/family";
+import type { LengthUnit } from "../../core/units/length";
+import type { TemperatureUnit } from "../../core/units/temperature";
 import { instant, oneOf, revision } from "./columns";
 
 /** One row: this database is one studio. */
@@ -28,6 +30,11 @@ export const studio = pgTable(
 		clearanceMm: doublePrecision("clearance_mm").notNull().default(5),
 		/** ISO 4217 code of the money prices are in. */
 		currency: text("currency").notNull().default("EUR"),
+		/** Units of who has not chosen any. */
+		lengthUnit: text("length_unit").$type<LengthUnit>().notNull().default("mm"),
+		temperatureUnit: text("temperature_unit").$type<TemperatureUnit>().notNull().default("C"),
+		/** The made-up studio that the program brings along. */
+		isDemo: boolean("is_demo").notNull().default(false),
 		nextPieceNumber: integer("next_piece_number").notNull().default(0),
 	},
 	(t) => [
@@ -35,6 +42,8 @@ export const studio = pgTable(
 		oneOf("studio_warm_up_known", t.warmUpSchool, WARM_UP_SCHOOLS),
 		oneOf("studio_soak_known", t.soakSchool, SOAK_SCHOOLS),
 		oneOf("studio_heat_known", t.heatSchool, HEAT_SCHOOLS),
+		oneOf("studio_length_known", t.lengthUnit, ["mm", "in"]),
+		oneOf("studio_temperature_known", t.temperatureUnit, ["C", "F"]),
 		oneOf("studio_dots_known", t.dotSchool, DOT_SCHOOLS),
 	],
 );

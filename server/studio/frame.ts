@@ -10,6 +10,8 @@ export const frame: View<"frame"> = async (context) => {
 	const kilns = await kilnCells(context);
 	return {
 		studio: studio.name,
+		isDemo: studio.isDemo,
+		units: { length: studio.lengthUnit, temperature: studio.temperatureUnit },
 		timeZone: studio.timeZone,
 		now: now.toISOString(),
 		person: { name: actor.name, role: actor.role },

@@ -21,7 +21,7 @@ export async function pageProps<N extends ViewName>(
 			see(db, "frame", {}, { actor, now }),
 			see(db, name, params, { actor, now }),
 		]);
-		const prefs = readPrefs(astro.cookies.get(PREFS_COOKIE)?.value);
+		const prefs = readPrefs(astro.cookies.get(PREFS_COOKIE)?.value, frame.units);
 		return { frame, initial: initial as Views[N], params, prefs };
 	} catch (error) {
 		if (!(error instanceof Refusal)) throw error;

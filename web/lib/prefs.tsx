@@ -13,8 +13,9 @@ export interface Prefs {
 const USUAL_PREFS: Prefs = { units: METRIC, theme: "workshop" };
 export const PREFS_COOKIE = "zephyr-prefs";
 
-/** "mm.C.workshop" → prefs; anything else → the usual ones. */
-export function readPrefs(cookie: string | undefined): Prefs {
+/** "mm.C.workshop" → prefs; anything else → the usual ones. @param units of the studio, for who has chosen none */
+export function readPrefs(cookie: string | undefined, units: Units = METRIC): Prefs {
+	if (!cookie) return { units, theme: "workshop" };
 	const [length, temperature, theme] = (cookie ?? "").split(".");
 	return {
 		units: { length: length === "in" ? "in" : "mm", temperature: temperature === "F" ? "F" : "C" },

@@ -23,6 +23,8 @@ import { Glow, LevelGlyph, SeverityMark, StackBar, SwatchPair } from "./signs";
 const station = (count: number, late = 0) => ({ count, late, line: "waiting" });
 const frame: FrameView = {
 	studio: "A room",
+	isDemo: false,
+	units: { length: "mm", temperature: "C" },
 	timeZone: "America/Denver",
 	now: NOW,
 	person: { name: "Somebody", role: "instructor" },

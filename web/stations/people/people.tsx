@@ -23,6 +23,7 @@ const KIND_WORDS: Record<AuditKind, string> = {
 	forbidden: "not allowed",
 	steered: "kiln steered",
 	exported: "taken out",
+	begun: "studio begun",
 };
 /** What one looks for first when something is wrong. */
 const STANDS_OUT: readonly AuditKind[] = ["signInRefused", "forbidden", "steered", "disabled"];

@@ -5,6 +5,7 @@ import { type ComponentType, useState } from "react";
 import { newQueryClient, useView } from "../../lib/api";
 import { type Prefs, PrefsProvider } from "../../lib/prefs";
 import { AlarmBar } from "./alarm-bar";
+import { DemoLine } from "./demo-line";
 import { useFrameKeys } from "./keys";
 import { type KeyRow, KeysHelp } from "./keys-help";
 import { KilnStrip } from "./kiln-strip";
@@ -62,7 +63,10 @@ function Layout<N extends ViewName>({
 		<div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[74px_auto_minmax(0,1fr)_auto] print:block print:h-auto">
 			<Rail frame={frame} station={station} />
 			{/* Above the table: what comes up here moves no button at its foot. */}
-			<AlarmBar alarms={frame.alarms} house={frame.house} />
+			<div>
+				<AlarmBar alarms={frame.alarms} house={frame.house} />
+				{frame.isDemo && <DemoLine />}
+			</div>
 			<main className="min-h-0 min-w-0">
 				<Table view={view as Views[N]} frame={frame} params={props.params} />
 			</main>
