@@ -1,6 +1,7 @@
 import type { z } from "zod";
 import { actions as begin } from "./begin";
 import { actions as classes } from "./classes";
+import { actions as courses } from "./courses";
 import { actions as firings } from "./firings";
 import { actions as glass } from "./glass";
 import { actions as keeping } from "./keeping";
@@ -17,6 +18,7 @@ import { actions as stock } from "./stock";
 export const actions = {
 	...begin,
 	...classes,
+	...courses,
 	...firings,
 	...glass,
 	...keeping,

@@ -3,6 +3,7 @@ import type { Action } from "./action";
 import { actions } from "./actions";
 import * as begin from "./begin";
 import * as classes from "./classes";
+import * as courses from "./courses";
 import * as firings from "./firings";
 import * as glass from "./glass";
 import * as keeping from "./keeping";
@@ -22,6 +23,7 @@ import { views } from "./views";
 const words: { actions?: object; views?: object }[] = [
 	begin,
 	classes,
+	courses,
 	firings,
 	glass,
 	keeping,

@@ -1,6 +1,7 @@
 import type { z } from "zod";
 import { views as begin } from "./begin";
 import { views as classes } from "./classes";
+import { views as courses } from "./courses";
 import { views as firings } from "./firings";
 import { views as glass } from "./glass";
 import { views as kilns } from "./kilns";
@@ -17,6 +18,7 @@ import { views as studio } from "./studio";
 export const views = {
 	...begin,
 	...classes,
+	...courses,
 	...firings,
 	...glass,
 	...kilns,

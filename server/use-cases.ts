@@ -1,6 +1,7 @@
 import type { ActionName } from "@contract/actions";
 import { useCases as begin } from "./begin";
 import { useCases as classes } from "./classes";
+import { useCases as courses } from "./courses";
 import { useCases as firings } from "./firings";
 import { useCases as glass } from "./glass";
 import type { UseCase } from "./house/context";
@@ -18,6 +19,7 @@ import { useCases as stock } from "./stock";
 export const useCases: { [N in ActionName]: UseCase<N> } = {
 	...begin,
 	...classes,
+	...courses,
 	...firings,
 	...glass,
 	...keeping,

@@ -1,6 +1,7 @@
 import type { ViewName } from "@contract/views";
 import { views as begin } from "./begin";
 import { views as classes } from "./classes";
+import { views as courses } from "./courses";
 import { views as firings } from "./firings";
 import { views as glass } from "./glass";
 import type { View } from "./house/view";
@@ -18,6 +19,7 @@ import { views as studio } from "./studio";
 export const views: { [N in ViewName]: View<N> } = {
 	...begin,
 	...classes,
+	...courses,
 	...firings,
 	...glass,
 	...kilns,

@@ -5,7 +5,7 @@ import { groupBy } from "@core/group-by";
 import { ALARM_WORDS } from "@core/kiln/watch";
 import { METRIC, phraseText } from "@core/units/phrase";
 import { briefs, unfinished } from "@db/queries/pieces";
-import { sessionBriefs } from "@db/queries/sessions";
+import { countClasses, sessionBriefs } from "@db/queries/sessions";
 import { clockNear, dayOf, wallClockMs } from "@formats/time";
 import { type View, when } from "../house/view";
 import { alarmBriefs, openOrUnseen } from "../kilns/models/alarms";
@@ -20,7 +20,7 @@ const plural = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? o
 
 /** What to do, what the glass makes wait, what was promised: one line and one action each. */
 export const today: View<"today"> = async (context) => {
-	const { db, studio, now } = context;
+	const { db, studio, now, actor } = context;
 	const zone = studio.timeZone;
 	const day = dayOf(now, zone);
 	const kilns = await kilnCells(context);
@@ -112,6 +112,16 @@ export const today: View<"today"> = async (context) => {
 			),
 		);
 	}
+	if (actor.role === "instructor" && !studio.isDemo && (kilns.length === 0 || (await countClasses(db)) === 0))
+		doNow.push(
+			line(
+				"first",
+				"Write your studio down",
+				"kilns, glass, a first class: ten minutes",
+				"/first-steps",
+				"First steps",
+			),
+		);
 	if (stations.cut.count > 0)
 		doNow.push(
 			line("cut", `Cut ${plural(stations.cut.count, "part")}`, "for the next class, spares counted", "/cut", "Cut"),

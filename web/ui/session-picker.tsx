@@ -1,7 +1,20 @@
 import type { SessionBrief } from "@contract/classes";
 import { dayWords } from "@formats/time";
+import { Empty } from "../forms/notice";
 import { useNow } from "../lib/clock";
 import { usePrefs } from "../lib/prefs";
+
+/** A station of a class where there is none. */
+export function NoClass({ title }: { title: string }) {
+	return (
+		<div className="flex flex-col items-center">
+			<Empty title={title}>Classes from two weeks back to eight weeks on appear here.</Empty>
+			<a className="btn btn-primary -mt-6" href="/classes?new=1">
+				Put a class on the calendar
+			</a>
+		</div>
+	);
+}
 
 /** Which class this is about; changing it opens the same station for another one. */
 export function SessionPicker({

@@ -3,10 +3,10 @@ import type { PieceBrief } from "@contract/pieces";
 import { STATE_WORDS } from "@core/journey/journey";
 import { useState } from "react";
 import { ChoiceField } from "../../forms/fields";
-import { Caution, Empty, Trouble } from "../../forms/notice";
+import { Caution, Trouble } from "../../forms/notice";
 import { useAct } from "../../lib/api";
 import { framed, type StationProps } from "../../ui/frame/framed";
-import { SessionPicker } from "../../ui/session-picker";
+import { NoClass, SessionPicker } from "../../ui/session-picker";
 import { LevelGlyph, StackBar } from "../../ui/signs";
 import { HandInForm } from "./hand-in-form";
 
@@ -17,8 +17,7 @@ function Bench({ view }: StationProps<"bench">) {
 	const [chosen, setChosen] = useState<readonly string[]>([]);
 	const [handInId, setHandInId] = useState<string | null>(null);
 	const { session, seats } = view;
-	if (!session)
-		return <Empty title="No class in the book">Classes of the coming weeks appear here with their seats.</Empty>;
+	if (!session) return <NoClass title="No class in the book" />;
 	const inHand = seats.flatMap(({ pieces, name }) =>
 		pieces.filter(({ state }) => state === "issued").map((piece) => ({ piece, name })),
 	);

@@ -18,7 +18,8 @@ export default function LeaveDemo({ quiet = false }: { quiet?: boolean }) {
 			setTrouble(body?.problems?.[0]?.sentence ?? "The server cannot be reached. Try again in a moment.");
 			return;
 		}
-		const first = `/begin?key=${body.key}`;
+		const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+		const first = `/begin?key=${body.key}&zone=${encodeURIComponent(zone)}`;
 		const end = Date.now() + PATIENCE_MS;
 		while (Date.now() < end) {
 			await new Promise((done) => setTimeout(done, ASK_MS));

@@ -13,7 +13,7 @@ import { useFigure } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
 import { regionPath } from "../../ui/kit-plan";
 import { SHAPE_WORDS } from "../../ui/part-words";
-import { SessionPicker } from "../../ui/session-picker";
+import { NoClass, SessionPicker } from "../../ui/session-picker";
 import { SwatchPair } from "../../ui/signs";
 
 export default framed("cut", "cut", Cut);
@@ -23,7 +23,7 @@ type Line = CutRun["lines"][number];
 /** What to cut for a class, per glass, widest strip first, each with its counter to tick. */
 function Cut({ view }: StationProps<"cut">) {
 	const { session, runs, glasses } = view;
-	if (!session) return <Empty title="No class to cut for">Classes of the coming weeks appear here.</Empty>;
+	if (!session) return <NoClass title="No class to cut for" />;
 	const left = runs
 		.flatMap(({ lines }) => lines)
 		.reduce((sum, line) => sum + Math.max(0, line.needed + line.spares - line.done), 0);

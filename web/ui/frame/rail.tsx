@@ -1,6 +1,6 @@
 import type { FrameView, Station, StationCount } from "@contract/studio";
 import { longDay } from "@formats/time";
-import { BookOpen } from "lucide-react";
+import { BookOpen, CalendarDays } from "lucide-react";
 import { useNow } from "../../lib/clock";
 import { usePrefs } from "../../lib/prefs";
 import { Finder } from "./finder";
@@ -52,6 +52,10 @@ export function Rail({ frame, station }: { frame: FrameView; station: Station | 
 			</nav>
 			<div className="flex items-center gap-0.5">
 				<Finder />
+				<a href="/classes" className="btn btn-ghost btn-sm px-2 font-normal" aria-label="Classes and students">
+					<CalendarDays size={17} aria-hidden="true" />
+					<span className="max-xl:sr-only">Classes</span>
+				</a>
 				<a
 					href="/books"
 					className="btn btn-ghost btn-sm px-2 font-normal"

@@ -1,0 +1,24 @@
+import { cancelSession } from "./cancel-session";
+import { enrol } from "./enrol";
+import { leave } from "./leave";
+import { markAttendance } from "./mark-attendance";
+import { moveSessions } from "./move-sessions";
+import { saveCourse } from "./save-course";
+import { saveSession } from "./save-session";
+import { saveStudent } from "./save-student";
+import { takeStudents } from "./take-students";
+import { calendar, courseView, students, studentView } from "./views";
+
+export const useCases = {
+	saveCourse,
+	saveSession,
+	moveSessions,
+	cancelSession,
+	saveStudent,
+	takeStudents,
+	enrol,
+	leave,
+	markAttendance,
+};
+
+export const views = { calendar, course: courseView, students, student: studentView };

@@ -1,0 +1,33 @@
+import { student } from "@db/schema";
+import { eq, inArray } from "drizzle-orm";
+import type { UseCase } from "../house/context";
+import { seat } from "./models/seat";
+
+/** A list of students comes into the book: new ones are added, known ones get what is new of them, and all may be seated. */
+export const takeStudents: UseCase<"takeStudents"> = async ({ tx, now }, { students, sessionIds }) => {
+	const ids = students.map(({ id }) => id);
+	const known = new Map((await tx.select().from(student).where(inArray(student.id, ids))).map((row) => [row.id, row]));
+	const fresh = students.filter(({ id }) => !known.has(id));
+	if (fresh.length > 0) await tx.insert(student).values(fresh);
+	let changed = 0;
+	for (const form of students) {
+		const before = known.get(form.id);
+		if (!before) continue;
+		// What the list leaves out stays as it was.
+		const after = {
+			name: form.name,
+			email: form.email ?? before.email,
+			phone: form.phone || before.phone,
+			note: form.note || before.note,
+			adult: form.adult || before.adult,
+		};
+		if (Object.entries(after).every(([key, value]) => before[key as keyof typeof after] === value)) continue;
+		await tx
+			.update(student)
+			.set({ ...after, revision: before.revision + 1 })
+			.where(eq(student.id, form.id));
+		changed++;
+	}
+	const told = sessionIds.length > 0 ? await seat(tx, sessionIds, ids, now) : { enrolled: 0, waiting: 0 };
+	return { added: fresh.length, changed, enrolled: told.enrolled, waiting: told.waiting };
+};

@@ -1,0 +1,72 @@
+import { addDays, firstOfMonth } from "@core/calendar/days";
+import {
+	attendeesOf,
+	classesOf,
+	courseBriefs,
+	loadCourse,
+	loadStudent,
+	piecesOf,
+	sessionsBetween,
+	sessionsOfCourse,
+	studentRows,
+} from "@db/queries/courses";
+import { kitNames } from "@db/queries/kits";
+import { student } from "@db/schema";
+import { dayOf } from "@formats/time";
+import { asc } from "drizzle-orm";
+import { currencyFor } from "../glass/models/books";
+import { inTheBook } from "../house/refusal";
+import type { View } from "../house/view";
+
+/** Weeks before and after the first of this month that are shown where nobody says otherwise, days. */
+const AROUND = { before: 7, after: 75 };
+
+export const calendar: View<"calendar"> = async (context, params) => {
+	const { db, now, studio } = context;
+	const today = dayOf(now, studio.timeZone);
+	const from = params.from ?? addDays(firstOfMonth(params.at ?? today), -AROUND.before);
+	const to = params.to ?? addDays(from, AROUND.after);
+	const [sessions, courses, kits] = await Promise.all([
+		sessionsBetween(db, from, to),
+		courseBriefs(db, today),
+		kitNames(db),
+	]);
+	return { today, sessions, courses, kits, currency: currencyFor(context) };
+};
+
+export const courseView: View<"course"> = async (context, { id }) => {
+	const { db, now, studio } = context;
+	const { revision, retired: _, ...course } = inTheBook(await loadCourse(db, id), "course");
+	const [sessions, kits, students] = await Promise.all([
+		sessionsOfCourse(db, id),
+		kitNames(db),
+		db.select({ id: student.id, name: student.name }).from(student).orderBy(asc(student.name)),
+	]);
+	const currency = currencyFor(context);
+	return {
+		today: dayOf(now, studio.timeZone),
+		course: { ...course, priceMinor: currency === null ? null : course.priceMinor },
+		revision,
+		sessions,
+		attendees: await attendeesOf(
+			db,
+			sessions.map((one) => one.id),
+		),
+		kits,
+		students,
+		currency,
+	};
+};
+
+export const students: View<"students"> = async ({ db }) => ({ students: await studentRows(db) });
+
+export const studentView: View<"student"> = async ({ db, studio }, { id }) => {
+	const { revision, ...row } = inTheBook(await loadStudent(db, id), "student");
+	const [classes, pieces] = await Promise.all([classesOf(db, id), piecesOf(db, id)]);
+	return {
+		student: row,
+		revision,
+		classes,
+		pieces: pieces.map(({ issued, ...one }) => ({ ...one, issuedOn: dayOf(issued, studio.timeZone) })),
+	};
+};

@@ -1,0 +1,85 @@
+import type { CourseView } from "@contract/courses";
+import { dayWords } from "@formats/time";
+import { useState } from "react";
+import { usePrefs } from "../../lib/prefs";
+import { framed, type StationProps } from "../../ui/frame/framed";
+import { Tabs } from "../../ui/tabs";
+import { AddStudents } from "./add-students";
+import { ClassesNav } from "./classes-nav";
+import { CourseFields } from "./course-fields";
+import { MoveCourse } from "./move-course";
+import { Register } from "./register";
+
+export default framed("course", null, Course);
+
+const TABS = [
+	{ value: "people" as const, label: "Add students" },
+	{ value: "move" as const, label: "Evenings" },
+	{ value: "course" as const, label: "Course" },
+];
+type Tab = (typeof TABS)[number]["value"];
+
+/** A course as its register: who comes to which evening, who came. */
+function Course({ view, frame }: StationProps<"course">) {
+	const [tab, setTab] = useState<Tab>("people");
+	const { timeZone } = usePrefs();
+	const { course, sessions, attendees, today } = view;
+	const mayEdit = frame.person.role === "instructor";
+	const next = sessions.find(({ day, cancelled }) => day >= today && !cancelled);
+	const words = (day: string) => dayWords(day, frame.now, timeZone);
+	return (
+		<div className="flex h-full min-h-0 flex-col">
+			<ClassesNav here="" />
+			<div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)_380px] max-lg:block max-lg:overflow-y-auto">
+				<section aria-label="Register" className="scroll-y px-6 py-4">
+					<div className="mb-3 flex items-baseline justify-between gap-6">
+						<div>
+							<h1>{course.title}</h1>
+							<p className="text-soft">
+								{summary(view)}
+								{next && `, next ${words(next.day)} ${next.startsAt} to ${next.endsAt}`}
+							</p>
+						</div>
+						{next && (
+							<p className="text-right whitespace-nowrap">
+								<b className="figure text-3xl">{Math.max(0, course.places - next.students)}</b>{" "}
+								<span className="text-soft">of {course.places} places free</span>
+							</p>
+						)}
+					</div>
+					<Register sessions={sessions} attendees={attendees} today={today} />
+				</section>
+				<section aria-label="Change it" className="flex min-h-0 flex-col border-l border-line bg-base-100">
+					<Tabs<Tab>
+						label="Change it"
+						className="gap-5 border-b border-line px-5"
+						tabs={mayEdit ? TABS : TABS.slice(0, 1)}
+						open={tab}
+						onOpen={setTab}
+					/>
+					<div className="scroll-y min-h-0 grow px-5 py-4">
+						{tab === "people" && <AddStudents view={view} mayEdit={mayEdit} />}
+						{tab === "move" && <MoveCourse view={view} words={words} />}
+						{tab === "course" && (
+							<div className="flex flex-col gap-5">
+								<CourseFields
+									start={course}
+									revision={view.revision}
+									kits={view.kits}
+									currency={view.currency}
+									firstDay={undefined}
+									onDone={() => {}}
+								/>
+							</div>
+						)}
+					</div>
+				</section>
+			</div>
+		</div>
+	);
+}
+
+function summary({ sessions, course }: CourseView): string {
+	const there = sessions.filter(({ cancelled }) => !cancelled).length;
+	return `${there} ${there === 1 ? "evening" : "evenings"}${course.room ? `, ${course.room}` : ""}`;
+}
