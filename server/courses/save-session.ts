@@ -10,15 +10,17 @@ import { refuseUnfit } from "./models/fits";
 /** One evening gets another day, hour or promise; what was promised of its pieces comes as much later or sooner. */
 export const saveSession: UseCase<"saveSession"> = async (context, { session: form, revision }) => {
 	const { tx, now, studio } = context;
-	const [row] = await lockSessions(tx, [form.id]);
-	const { session: before, course } = inTheBook(row, "class");
+	const [found] = await lockSessions(tx, [form.id]);
+	const { session: before, course } = inTheBook(found, "class");
 	const today = dayOf(now, studio.timeZone);
 	const isMoved =
 		before.day !== form.day ||
 		before.startsAt.slice(0, 5) !== form.startsAt ||
 		before.endsAt.slice(0, 5) !== form.endsAt;
 	if (isMoved) await refuseUnfit(tx, context, today, [{ ...form, room: course.room, path: ["session"] }]);
-	const next = await saved(course.title, tx, classSession, form, revision);
+	// As the database writes times, so that the same save sent again is seen to be the same.
+	const row = { ...form, startsAt: `${form.startsAt}:00`, endsAt: `${form.endsAt}:00` };
+	const next = await saved(course.title, tx, classSession, row, revision);
 	const days = before.promisedDay && form.promisedDay ? daysBetween(before.promisedDay, form.promisedDay) : 0;
 	// Only the save that counted shifts them: sent again, the row is at this revision already.
 	const shifted = days !== 0 && before.revision === revision;
