@@ -1,5 +1,5 @@
 import { ok, problem, type Result } from "@core/result";
-import { parse } from "papaparse";
+import Papa from "papaparse";
 
 /** A table as it came: what stands in its first line, and the others with the line of the file they begin in. */
 export interface TableFile {
@@ -25,7 +25,7 @@ export function readTable(bytes: Uint8Array): Result<TableFile> {
 	if (text.includes("\0")) return problem([], "This is not a table of text. Save it as CSV and choose it again.");
 	if (text.trim() === "") return problem([], "There is nothing in this file.");
 	const separator = separatorOf(text);
-	const { data, errors } = parse<string[]>(text, { delimiter: separator, skipEmptyLines: false });
+	const { data, errors } = Papa.parse<string[]>(text, { delimiter: separator, skipEmptyLines: false });
 	const broken: TableFile["broken"] = [];
 	const unclosed = errors.find(({ code }) => code === "MissingQuotes");
 	const rows: TableFile["rows"] = [];

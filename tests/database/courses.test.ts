@@ -156,6 +156,8 @@ describe("a course", () => {
 		expect((await studio.see("bench")).sessions.map((one) => one.id)).not.toContain(id);
 		const calendar = await studio.see("calendar", { from: today, to: today });
 		expect(calendar.sessions.find((one) => one.id === id)?.cancelled).toBe(true);
+		await studio.act("cancelSession", { sessionId: id, cancelled: false });
+		expect((await studio.see("bench")).sessions.map((one) => one.id)).toContain(id);
 	});
 });
 

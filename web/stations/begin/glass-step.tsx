@@ -33,7 +33,7 @@ export function GlassStep({ view }: { view: FirstStepsView }) {
 						<button
 							key={id}
 							type="button"
-							className="btn join-item"
+							className={`btn join-item ${id === familyId ? "btn-secondary" : ""}`}
 							aria-pressed={id === familyId}
 							onClick={() => {
 								setFamilyId(id);
@@ -70,7 +70,9 @@ export function GlassStep({ view }: { view: FirstStepsView }) {
 								<label
 									className={`flex min-h-11 cursor-pointer flex-col ${there.has(glass.id) ? "opacity-60" : "hover:outline-2 hover:outline-line"} ${chosen.has(glass.id) ? "outline-3 outline-secondary" : ""}`}
 								>
-									<span className="h-9 w-full border border-black/20" style={{ background: glass.firedColour }} />
+									<svg className="h-9 w-full border border-black/20" aria-hidden="true">
+										<rect width="100%" height="100%" fill={glass.firedColour} />
+									</svg>
 									<span className="flex items-center gap-1.5 px-1 py-1">
 										<input
 											type="checkbox"

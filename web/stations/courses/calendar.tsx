@@ -83,7 +83,7 @@ function Calendar({ view: first, frame, params }: StationProps<"calendar">) {
 								<button
 									key={one}
 									type="button"
-									className="btn btn-sm join-item max-lg:h-11"
+									className={`btn btn-sm join-item max-lg:h-11 ${shape === one ? "btn-secondary" : ""}`}
 									aria-pressed={shape === one}
 									onClick={() => setShape(one)}
 								>

@@ -75,9 +75,10 @@ function SessionChip({ session, chosen, onChoose }: { session: CalendarSession; 
 					{cancelled ? "called off" : `${students}/${places}${waiting ? ` +${waiting}` : ""}`}
 				</span>
 			</span>
-			<span className="mt-0.5 block h-1 bg-line">
-				<span className="block h-full bg-secondary" style={{ width: `${Math.min(100, (100 * students) / places)}%` }} />
-			</span>
+			<svg viewBox="0 0 100 4" preserveAspectRatio="none" className="mt-0.5 block h-1 w-full" aria-hidden="true">
+				<rect width="100" height="4" className="fill-line" />
+				<rect width={Math.min(100, (100 * students) / places)} height="4" className="fill-secondary" />
+			</svg>
 		</button>
 	);
 }

@@ -6,7 +6,7 @@ import {
 	samePerson,
 	studentsOf,
 } from "@formats/student-list";
-import { readTable, type TableFile } from "@formats/table-file";
+import type { TableFile } from "@formats/table-file";
 import { useState } from "react";
 import { FileField } from "../../forms/file-field";
 import { Problems, Trouble } from "../../forms/notice";
@@ -38,6 +38,8 @@ export function StudentImport({ known, sessionIds, places }: Props) {
 	const take = useAct("takeStudents", () => setTable(null));
 	const open = async (file: File) => {
 		take.reset();
+		// The reader is loaded once somebody chooses a file.
+		const { readTable } = await import("@formats/table-file");
 		const read = readTable(new Uint8Array(await file.arrayBuffer()));
 		setProblem(read.ok ? "" : (read.problems[0]?.sentence ?? "This is no list."));
 		setTable(read.ok ? read.value : null);
@@ -135,7 +137,7 @@ export function StudentImport({ known, sessionIds, places }: Props) {
 			{take.data && (
 				<p role="status">
 					{take.data.added} new, {take.data.changed} changed
-					{sessionIds.length > 0 && `, ${take.data.enrolled} places given, ${take.data.waiting} on the waiting list`}.
+					{sessionIds.length > 0 && `, ${take.data.enrolled} have a place, ${take.data.waiting} on the waiting list`}.
 				</p>
 			)}
 		</section>

@@ -21,12 +21,12 @@ export function Finder() {
 		<>
 			<button
 				type="button"
-				className="btn btn-ghost btn-sm gap-2 px-2 font-normal"
+				className="btn btn-ghost btn-sm gap-1 px-1.5 font-normal"
 				aria-keyshortcuts="/"
 				onClick={() => dispatchEvent(new Event("zephyr-find"))}
 			>
 				<Search size={18} aria-hidden="true" />
-				<span className="max-xl:sr-only">find or scan</span>
+				<span className="max-2xl:sr-only">find or scan</span>
 				<kbd className="kbd kbd-sm max-2xl:hidden">/</kbd>
 			</button>
 			<dialog ref={dialog} className="modal" aria-label="Find anything">

@@ -10,7 +10,7 @@ export function PersonMenu({ person }: { person: FrameView["person"] }) {
 		<>
 			<button
 				type="button"
-				className="btn btn-ghost btn-sm figure gap-1 px-2 font-normal"
+				className="btn btn-ghost btn-sm figure gap-1 px-1.5 font-normal"
 				aria-label={`Units: ${metric ? "millimetres and Celsius" : "inches and Fahrenheit"}. Press to change.`}
 				onClick={() => set({ units: metric ? { length: "in", temperature: "F" } : { length: "mm", temperature: "C" } })}
 			>
@@ -19,7 +19,7 @@ export function PersonMenu({ person }: { person: FrameView["person"] }) {
 			</button>
 			<button
 				type="button"
-				className="btn btn-ghost btn-sm px-2"
+				className="btn btn-ghost btn-sm px-1.5"
 				aria-label={theme === "workshop" ? "Dark, for the kiln room" : "Light, for the workshop"}
 				onClick={() => set({ theme: theme === "workshop" ? "kilnroom" : "workshop" })}
 			>
@@ -27,7 +27,7 @@ export function PersonMenu({ person }: { person: FrameView["person"] }) {
 			</button>
 			<a
 				href="/account"
-				className="btn btn-ghost btn-sm px-2"
+				className="btn btn-ghost btn-sm px-1.5"
 				aria-label={`Signed in as ${person.name}, ${person.role}`}
 				title={`${person.name}, ${person.role}`}
 			>

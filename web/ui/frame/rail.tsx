@@ -35,7 +35,7 @@ export function Rail({ frame, station }: { frame: FrameView; station: Station | 
 	const { timeZone } = usePrefs();
 	const nowMs = useNow(60);
 	return (
-		<header className="no-print grid grid-cols-[auto_1fr_auto] items-stretch gap-x-4 bg-base-100 pr-4 pl-5 max-lg:gap-x-2 max-lg:pl-3">
+		<header className="no-print grid grid-cols-[auto_1fr_auto] items-stretch gap-x-3 bg-base-100 pr-2 pl-5 max-lg:gap-x-2 max-lg:pl-3">
 			<a href="/" className="flex flex-col justify-center" aria-current={station === null ? "page" : undefined}>
 				<span className="text-xl leading-tight font-extrabold tracking-tight max-lg:w-14 max-lg:text-base max-lg:leading-none">
 					Zephyr Flats
@@ -52,13 +52,13 @@ export function Rail({ frame, station }: { frame: FrameView; station: Station | 
 			</nav>
 			<div className="flex items-center gap-0.5">
 				<Finder />
-				<a href="/classes" className="btn btn-ghost btn-sm px-2 font-normal" aria-label="Classes and students">
+				<a href="/classes" className="btn btn-ghost btn-sm gap-1 px-1.5 font-normal" aria-label="Classes and students">
 					<CalendarDays size={17} aria-hidden="true" />
 					<span className="max-xl:sr-only">Classes</span>
 				</a>
 				<a
 					href="/books"
-					className="btn btn-ghost btn-sm px-2 font-normal"
+					className="btn btn-ghost btn-sm gap-1 px-1.5 font-normal"
 					aria-label="Books: glass, families, moulds, samples"
 				>
 					<BookOpen size={17} aria-hidden="true" />
