@@ -109,6 +109,11 @@ export const actions = {
 		)
 		.touches("people", "classes", "pieces")
 		.answers<{ added: number; changed: number; enrolled: number; waiting: number }>(),
+	/** The person goes: name, address, notes, photos, places. Their pieces stay as figures. */
+	eraseStudent: instructor
+		.asks(z.strictObject({ studentId: id }))
+		.touches("people", "classes", "pieces", "firings")
+		.answers<{ erased: true }>(),
 	/** Whoever finds no place is on the waiting list. */
 	enrol: assistant
 		.asks(z.strictObject({ sessionIds, studentIds }))

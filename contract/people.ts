@@ -66,6 +66,7 @@ export const AUDIT_KINDS = [
 	"steered",
 	"exported",
 	"begun",
+	"erased",
 ] as const;
 export type AuditKind = (typeof AUDIT_KINDS)[number];
 

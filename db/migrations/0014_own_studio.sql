@@ -35,7 +35,7 @@ ALTER TABLE "waiting_place" ADD CONSTRAINT "waiting_place_student_id_student_id_
 CREATE INDEX "waiting_place_student" ON "waiting_place" USING btree ("student_id");--> statement-breakpoint
 CREATE INDEX "class_session_course" ON "class_session" USING btree ("course_id","day");--> statement-breakpoint
 CREATE INDEX "enrolment_student" ON "enrolment" USING btree ("student_id");--> statement-breakpoint
-ALTER TABLE "audit" ADD CONSTRAINT "audit_kind_known" CHECK ("audit"."kind" in ('signedIn', 'signInRefused', 'signedOut', 'passwordChanged', 'secondFactor', 'sessionsEnded', 'disabled', 'enabled', 'forbidden', 'steered', 'exported', 'begun'));--> statement-breakpoint
+ALTER TABLE "audit" ADD CONSTRAINT "audit_kind_known" CHECK ("audit"."kind" in ('signedIn', 'signInRefused', 'signedOut', 'passwordChanged', 'secondFactor', 'sessionsEnded', 'disabled', 'enabled', 'forbidden', 'steered', 'exported', 'begun', 'erased'));--> statement-breakpoint
 ALTER TABLE "studio" ADD CONSTRAINT "studio_length_known" CHECK ("studio"."length_unit" in ('mm', 'in'));--> statement-breakpoint
 ALTER TABLE "studio" ADD CONSTRAINT "studio_temperature_known" CHECK ("studio"."temperature_unit" in ('C', 'F'));--> statement-breakpoint
 -- Until now every book was the demo’s.

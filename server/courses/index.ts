@@ -1,5 +1,6 @@
 import { cancelSession } from "./cancel-session";
 import { enrol } from "./enrol";
+import { eraseStudent } from "./erase-student";
 import { leave } from "./leave";
 import { markAttendance } from "./mark-attendance";
 import { moveSessions } from "./move-sessions";
@@ -16,6 +17,7 @@ export const useCases = {
 	cancelSession,
 	saveStudent,
 	takeStudents,
+	eraseStudent,
 	enrol,
 	leave,
 	markAttendance,

@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import type { ActionInput } from "@contract/actions";
 import { addDays } from "@core/calendar/days";
+import { connect } from "@db/connect";
 import { piece } from "@db/schema";
 import { dayOf } from "@formats/time";
 import { eq } from "drizzle-orm";
@@ -249,4 +250,62 @@ describe("students", () => {
 		expect(record.classes).toHaveLength(maker?.classes ?? 0);
 		expect(record.pieces[0]?.issuedOn).toMatch(/^\d{4}-\d\d-\d\d$/);
 	});
+
+	it("forgotten: no name anywhere in the database, and every figure of their pieces stays", async () => {
+		const name = "Isolde Quarrymaster";
+		const one = evening(offset);
+		await kept([one]);
+		const studentId = await student(name);
+		await studio.act("saveStudent", {
+			student: {
+				id: studentId,
+				name,
+				email: "isolde@quarry.example",
+				phone: "0043 1",
+				note: "Isolde is left-handed",
+				adult: "",
+			},
+			revision: 1,
+		});
+		await studio.act("enrol", { sessionIds: [one.id], studentIds: [studentId] });
+		const [kit] = (await studio.see("bench")).kits;
+		const pieceId = randomUUID();
+		const { codes } = await studio.act("issueKits", {
+			sessionId: one.id,
+			kitId: kit?.id ?? "",
+			promisedDay: null,
+			issues: [{ pieceId, eventId: randomUUID(), studentId }],
+		});
+		const [code = ""] = codes;
+		const before = await studio.see("piece", { code });
+		await studio.act("note", {
+			pieceId,
+			eventId: randomUUID(),
+			note: "Isolde wants a ring; Quarrymaster pays",
+		});
+		const others = (await studio.see("students")).students.length;
+		await studio.act("eraseStudent", { studentId });
+		await studio.act("eraseStudent", { studentId });
+		expect((await studio.see("students")).students).toHaveLength(others - 1);
+		const after = await studio.see("piece", { code });
+		expect(after.piece.kit).toBe(before.piece.kit);
+		expect(after.piece.student).toBeNull();
+		expect(JSON.stringify(after)).toContain("… wants a ring; … pays");
+		expect(await textIn(studio.url, /isolde|quarrymaster|0043 1/i)).toEqual([]);
+	});
 });
+
+/** Tables in any of whose rows something like this is written. */
+async function textIn(url: string, pattern: RegExp): Promise<string[]> {
+	const { sql, close } = connect(url, 1);
+	const tables = await sql<{ name: string }[]>`select tablename as name from pg_tables where schemaname = 'public'`;
+	const found: string[] = [];
+	for (const { name } of tables) {
+		const rows = await sql<
+			{ text: string }[]
+		>`select t::text as text from ${sql(name)} t where t::text ~* ${pattern.source}`;
+		if (rows.length > 0) found.push(name);
+	}
+	await close();
+	return found;
+}

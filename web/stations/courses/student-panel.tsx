@@ -3,9 +3,9 @@ import { type JourneyState, STATE_WORDS } from "@core/journey/journey";
 import { shortDay } from "@formats/time";
 import { useState } from "react";
 import { Check, TextField } from "../../forms/fields";
-import { Problems } from "../../forms/notice";
+import { Problems, Trouble } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";
-import { useView } from "../../lib/api";
+import { useAct, useView } from "../../lib/api";
 
 const NEW: StudentView = {
 	student: { id: "", name: "", email: null, phone: "", note: "", adult: "" },
@@ -15,7 +15,7 @@ const NEW: StudentView = {
 };
 
 /** One student: how they are reached, what they were in, what they made. @param id "new" for somebody new */
-export function StudentPanel({ id, onKept }: { id: string; onKept(id: string): void }) {
+export function StudentPanel({ id, mayEdit, onKept }: { id: string; mayEdit: boolean; onKept(id: string): void }) {
 	const [newId] = useState(() => crypto.randomUUID());
 	const { data, error } = useView("student", { id }, undefined, id !== "new");
 	if (id === "new") return <Fields view={{ ...NEW, student: { ...NEW.student, id: newId } }} onKept={onKept} />;
@@ -26,7 +26,61 @@ export function StudentPanel({ id, onKept }: { id: string; onKept(id: string): v
 			<Fields view={data} onKept={onKept} />
 			<Pieces view={data} />
 			<Classes view={data} />
+			<TheirData view={data} mayEdit={mayEdit} onGone={() => onKept("")} />
 		</div>
+	);
+}
+
+/** All that is known of them as a file; and that they are forgotten. */
+function TheirData({ view, mayEdit, onGone }: { view: StudentView; mayEdit: boolean; onGone(): void }) {
+	const [sure, setSure] = useState(false);
+	const erase = useAct("eraseStudent", onGone);
+	const { student, classes, pieces } = view;
+	const save = () => {
+		const text = JSON.stringify({ student, classes, pieces }, null, "\t");
+		const link = document.createElement("a");
+		link.href = URL.createObjectURL(new Blob([text], { type: "application/json" }));
+		link.download = "student.json";
+		link.click();
+		setTimeout(() => URL.revokeObjectURL(link.href), 1000);
+	};
+	return (
+		<section aria-label="Their data" className="flex flex-col gap-2 border-t border-line pt-3">
+			{sure ? (
+				<>
+					<p>
+						Forget <b>{student.name}</b> for good? Name, address, notes, places and photos go, and the name goes out of
+						what was written about their pieces. The {pieces.length}{" "}
+						{pieces.length === 1 ? "piece stays" : "pieces stay"} as figures, nobody’s.
+					</p>
+					<div className="flex gap-1.5">
+						<button
+							type="button"
+							className="btn btn-sm text-error max-lg:h-11"
+							disabled={erase.isPending}
+							onClick={() => erase.mutate({ studentId: student.id })}
+						>
+							Forget them
+						</button>
+						<button type="button" className="btn btn-ghost btn-sm max-lg:h-11" onClick={() => setSure(false)}>
+							Keep them
+						</button>
+					</div>
+				</>
+			) : (
+				<div className="flex gap-1.5">
+					<button type="button" className="btn btn-sm max-lg:h-11" onClick={save}>
+						Their data as JSON
+					</button>
+					{mayEdit && (
+						<button type="button" className="btn btn-ghost btn-sm max-lg:h-11" onClick={() => setSure(true)}>
+							Erase …
+						</button>
+					)}
+				</div>
+			)}
+			<Trouble error={erase.error} />
+		</section>
 	);
 }
 

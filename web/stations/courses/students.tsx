@@ -62,7 +62,7 @@ function Students({ view, frame, params }: StationProps<"students">) {
 				</section>
 				<section aria-label="Chosen" className="scroll-y border-l border-line bg-base-100 px-5 py-4">
 					{open ? (
-						<StudentPanel key={open} id={open} onKept={choose} />
+						<StudentPanel key={open} id={open} mayEdit={mayEdit} onKept={choose} />
 					) : (
 						<div className="flex flex-col gap-4">
 							<p className="text-soft">Choose a student to see what they made over the years.</p>

@@ -24,6 +24,7 @@ const KIND_WORDS: Record<AuditKind, string> = {
 	steered: "kiln steered",
 	exported: "taken out",
 	begun: "studio begun",
+	erased: "person erased",
 };
 /** What one looks for first when something is wrong. */
 const STANDS_OUT: readonly AuditKind[] = ["signInRefused", "forbidden", "steered", "disabled"];
