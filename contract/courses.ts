@@ -109,6 +109,11 @@ export const actions = {
 		)
 		.touches("people", "classes", "pieces")
 		.answers<{ added: number; changed: number; enrolled: number; waiting: number }>(),
+	/** A new address for the calendar feed; the one before is no longer answered. Or none at all. */
+	makeCalendarLink: instructor
+		.asks(z.strictObject({ on: z.boolean() }))
+		.touches("studio")
+		.answers<{ path: string | null }>(),
 	/** The person goes: name, address, notes, photos, places. Their pieces stay as figures. */
 	eraseStudent: instructor
 		.asks(z.strictObject({ studentId: id }))
@@ -154,6 +159,8 @@ export interface CalendarView {
 	courses: { id: string; title: string; room: string; places: number; evenings: number; next: string | null }[];
 	kits: { id: string; name: string }[];
 	currency: string | null;
+	/** Where other calendars read this one; null: nowhere, or not for this person to know. */
+	feedPath: string | null;
 }
 
 export interface Attendee {

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { assistant, instructor } from "./action";
-import { words } from "./fields";
+import { id, words } from "./fields";
 import { most, seenByAssistant, seenByInstructor } from "./view";
 
 /** Least first: a person may do all that lesser roles may. */
@@ -31,6 +31,19 @@ export const actions = {
 		.asks(z.strictObject({ userId: person, disabled: z.boolean() }))
 		.touches("people")
 		.answers<{ disabled: boolean }>(),
+	/** An address that makes an account once; it is shown once, and nobody can look it up afterwards. */
+	invite: instructor
+		.asks(z.strictObject({ role: z.enum(ROLES, { error: "Choose a role." }), forWhom: words("For whom", 80, 1) }))
+		.touches("people")
+		.answers<{ path: string; expiresAt: string }>(),
+	takeBackInvitation: instructor
+		.asks(z.strictObject({ invitationId: id }))
+		.touches("people")
+		.answers<{ takenBack: true }>(),
+	setRole: instructor
+		.asks(z.strictObject({ userId: person, role: z.enum(ROLES, { error: "Choose a role." }) }))
+		.touches("people")
+		.answers<{ role: Role }>(),
 	/** A new secret for a device; nothing is asked for until a code of it was typed. */
 	beginSecondFactor: instructor
 		.asks(z.strictObject({ current: present }))
@@ -67,6 +80,9 @@ export const AUDIT_KINDS = [
 	"exported",
 	"begun",
 	"erased",
+	"invited",
+	"joined",
+	"roleChanged",
 ] as const;
 export type AuditKind = (typeof AUDIT_KINDS)[number];
 
@@ -99,8 +115,17 @@ export interface PersonView {
 	sessions: SessionView[];
 }
 
+export interface InvitationView {
+	id: string;
+	role: Role;
+	forWhom: string;
+	expiresAt: string;
+}
+
 export interface PeopleView {
 	people: PersonView[];
+	/** Those that still open the door. */
+	invitations: InvitationView[];
 	/** Since the book was last copied (s) and what is free on its disk (bytes), where that is known. */
 	house: { copiedAgoS: number | null; freeBytes: number | null };
 	/** What happened, newest first. */

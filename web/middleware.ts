@@ -16,6 +16,8 @@ const OPEN_PATHS = [
 	/^\/api\/health(\/|$)/,
 	/^\/(away|fault)$/,
 	/^\/(begin|api\/begin)$/,
+	/^\/api\/calendar\/[\w-]{32}\.ics$/,
+	/^\/join\/[\w-]{32}$/,
 	/^\/_astro\//,
 	/^\/favicon/,
 ];

@@ -1,6 +1,6 @@
-import { and, asc, count, desc, eq, gt, ne } from "drizzle-orm";
+import { and, asc, count, desc, eq, gt, isNull, ne } from "drizzle-orm";
 import type { Database, Reader, Transaction } from "../connect";
-import { audit, secondFactor, session, user } from "../schema";
+import { audit, invitation, secondFactor, session, user } from "../schema";
 
 export type AuditRow = typeof audit.$inferInsert;
 
@@ -102,3 +102,16 @@ export const changeSecondFactor = (
 
 export const dropSecondFactorOf = (reader: Reader, userId: string) =>
 	(reader as Database).delete(secondFactor).where(eq(secondFactor.userId, userId));
+
+/** Invitations that still open the door, the newest first. */
+export const openInvitations = (reader: Reader, now: Date) =>
+	reader
+		.select({
+			id: invitation.id,
+			role: invitation.role,
+			forWhom: invitation.forWhom,
+			expiresAt: invitation.expiresAt,
+		})
+		.from(invitation)
+		.where(and(isNull(invitation.usedAt), isNull(invitation.revokedAt), gt(invitation.expiresAt, now)))
+		.orderBy(desc(invitation.invitedAt));

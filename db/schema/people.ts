@@ -115,6 +115,25 @@ export const audit = pgTable(
 	(t) => [index("audit_at").on(t.at), oneOf("audit_kind_known", t.kind, AUDIT_KINDS)],
 );
 
+/** An address that makes an account once, for a while. */
+export const invitation = pgTable(
+	"invitation",
+	{
+		id: uuid("id").primaryKey().defaultRandom(),
+		/** SHA-256 of the secret in the address. */
+		keyHash: text("key_hash").notNull().unique(),
+		role: text("role").$type<Role>().notNull(),
+		/** For whom, in the inviter's words. */
+		forWhom: text("for_whom").notNull(),
+		invitedAt: instant("invited_at").notNull(),
+		expiresAt: instant("expires_at").notNull(),
+		usedAt: instant("used_at"),
+		/** Taken back. */
+		revokedAt: instant("revoked_at"),
+	},
+	(t) => [oneOf("invitation_role_known", t.role, ROLES)],
+);
+
 /** Tries at a secret, by the account they are for or the address they come from, since the last that was right. */
 export const attempt = pgTable("attempt", {
 	key: text("key").primaryKey(),

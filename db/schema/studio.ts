@@ -35,6 +35,8 @@ export const studio = pgTable(
 		temperatureUnit: text("temperature_unit").$type<TemperatureUnit>().notNull().default("C"),
 		/** The made-up studio that the program brings along. */
 		isDemo: boolean("is_demo").notNull().default(false),
+		/** Whoever has the address with this in it reads the calendar; null: nobody does. */
+		calendarKey: text("calendar_key"),
 		nextPieceNumber: integer("next_piece_number").notNull().default(0),
 	},
 	(t) => [

@@ -2,6 +2,7 @@ import { cancelSession } from "./cancel-session";
 import { enrol } from "./enrol";
 import { eraseStudent } from "./erase-student";
 import { leave } from "./leave";
+import { makeCalendarLink } from "./make-calendar-link";
 import { markAttendance } from "./mark-attendance";
 import { moveSessions } from "./move-sessions";
 import { saveCourse } from "./save-course";
@@ -21,6 +22,7 @@ export const useCases = {
 	enrol,
 	leave,
 	markAttendance,
+	makeCalendarLink,
 };
 
 export const views = { calendar, course: courseView, students, student: studentView };

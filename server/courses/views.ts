@@ -17,12 +17,13 @@ import { asc } from "drizzle-orm";
 import { currencyFor } from "../glass/models/books";
 import { inTheBook } from "../house/refusal";
 import type { View } from "../house/view";
+import { feedPath } from "./make-calendar-link";
 
 /** Weeks before and after the first of this month that are shown where nobody says otherwise, days. */
 const AROUND = { before: 7, after: 75 };
 
 export const calendar: View<"calendar"> = async (context, params) => {
-	const { db, now, studio } = context;
+	const { db, now, studio, actor } = context;
 	const today = dayOf(now, studio.timeZone);
 	const from = params.from ?? addDays(firstOfMonth(params.at ?? today), -AROUND.before);
 	const to = params.to ?? addDays(from, AROUND.after);
@@ -31,7 +32,15 @@ export const calendar: View<"calendar"> = async (context, params) => {
 		courseBriefs(db, today),
 		kitNames(db),
 	]);
-	return { today, sessions, courses, kits, currency: currencyFor(context) };
+	const mayShare = actor.role === "instructor" && studio.calendarKey !== null;
+	return {
+		today,
+		sessions,
+		courses,
+		kits,
+		currency: currencyFor(context),
+		feedPath: mayShare ? feedPath(studio.calendarKey as string) : null,
+	};
 };
 
 export const courseView: View<"course"> = async (context, { id }) => {

@@ -1,7 +1,14 @@
 import type { SessionView } from "@contract/people";
 import { PAGE } from "@contract/view";
 import { loadHeartbeats } from "@db/queries/heartbeats";
-import { countAudit, liveSessions, loadAccounts, loadSecondFactor, newestAudit } from "@db/queries/people";
+import {
+	countAudit,
+	liveSessions,
+	loadAccounts,
+	loadSecondFactor,
+	newestAudit,
+	openInvitations,
+} from "@db/queries/people";
 import type { View, ViewContext } from "../house/view";
 import { LONGEST_SESSION_MS } from "./models/actor";
 
@@ -34,12 +41,13 @@ const account: View<"account"> = async (context) => {
 /** Everybody with an account, and what happened at the door and beyond it. */
 const people: View<"people"> = async (context, { most = PAGE }) => {
 	const { db, actor, now } = context;
-	const [accounts, sessions, audit, audits, { kilns, backup }] = await Promise.all([
+	const [accounts, sessions, audit, audits, { kilns, backup }, invited] = await Promise.all([
 		loadAccounts(db),
 		liveSessions(db, now),
 		newestAudit(db, most),
 		countAudit(db),
 		loadHeartbeats(db),
+		openInvitations(db, now),
 	]);
 	return {
 		people: accounts.map(({ disabledAt, factorSince, ...person }) => ({
@@ -52,6 +60,7 @@ const people: View<"people"> = async (context, { most = PAGE }) => {
 				sessions.filter(({ userId }) => userId === person.id),
 			),
 		})),
+		invitations: invited.map((one) => ({ ...one, expiresAt: one.expiresAt.toISOString() })),
 		audit: audit.map(({ id, at, kind, actorName, address, about }) => ({
 			id,
 			at: at.toISOString(),

@@ -9,6 +9,10 @@ test("every view: no serious violation, no complaint of the browser, in both the
 	const paths = [...VIEWS];
 	await open(page, "/kits");
 	paths.push((await page.locator("main ul li a").first().getAttribute("href")) ?? "");
+	const { sessions } = await (await page.request.get("/api/see/calendar")).json();
+	paths.push(`/classes/${sessions[0].courseId}`);
+	const { students } = await (await page.request.get("/api/see/students")).json();
+	paths.push(`/students?student=${students[0].id}`);
 	await open(page, "/fire/kilns");
 	paths.push((await page.locator("main li a").first().getAttribute("href")) ?? "");
 	await open(page, "/hand-over");

@@ -7,6 +7,7 @@ import { framed, type StationProps } from "../../ui/frame/framed";
 import { ClassesNav } from "./classes-nav";
 import { CourseFields, newCourse } from "./course-fields";
 import { DateGrid } from "./date-grid";
+import { FeedLink } from "./feed-link";
 import { SessionList } from "./session-list";
 import { SessionPanel } from "./session-panel";
 
@@ -39,6 +40,7 @@ function Calendar({ view: first, frame, params }: StationProps<"calendar">) {
 	return (
 		<div className="flex h-full min-h-0 flex-col">
 			<ClassesNav here="/classes">
+				{mayEdit && <FeedLink path={view.feedPath} />}
 				{mayEdit && (
 					<button
 						type="button"

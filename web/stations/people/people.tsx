@@ -6,6 +6,7 @@ import { useAct } from "../../lib/api";
 import { usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
 import { MoreOf } from "../../ui/more-of";
+import { Invitations } from "./invitations";
 import { DropForm } from "./second-factor";
 import { Sessions } from "./sessions";
 
@@ -25,6 +26,9 @@ const KIND_WORDS: Record<AuditKind, string> = {
 	exported: "taken out",
 	begun: "studio begun",
 	erased: "person erased",
+	invited: "invited",
+	joined: "joined",
+	roleChanged: "role changed",
 };
 /** What one looks for first when something is wrong. */
 const STANDS_OUT: readonly AuditKind[] = ["signInRefused", "forbidden", "steered", "disabled"];
@@ -40,6 +44,7 @@ function People({ view }: StationProps<"people">) {
 						<Person key={person.id} person={person} />
 					))}
 				</ul>
+				<Invitations invitations={view.invitations} />
 			</section>
 			<section aria-label="What happened" className="scroll-y px-6 py-4">
 				<House {...view.house} />
@@ -76,6 +81,8 @@ function Person({ person }: { person: PersonView }) {
 	const { timeZone } = usePrefs();
 	const [open, setOpen] = useState(false);
 	const shut = useAct("setDisabled");
+	const setRole = useAct("setRole");
+	const other = role === "instructor" ? "assistant" : "instructor";
 	const doors = sessions.length === 1 ? "signed in once" : `signed in ${sessions.length} times`;
 	return (
 		<li className="py-3">
@@ -101,6 +108,16 @@ function Person({ person }: { person: PersonView }) {
 					{!own && (
 						<button
 							type="button"
+							className="btn btn-ghost btn-sm max-lg:h-11"
+							disabled={setRole.isPending}
+							onClick={() => setRole.mutate({ userId: id, role: other })}
+						>
+							Make {other}
+						</button>
+					)}
+					{!own && (
+						<button
+							type="button"
 							className="btn btn-sm max-lg:h-11"
 							disabled={shut.isPending}
 							onClick={() => shut.mutate({ userId: id, disabled: !disabledAt })}
@@ -110,7 +127,7 @@ function Person({ person }: { person: PersonView }) {
 					)}
 				</span>
 			</div>
-			<Trouble error={shut.error} />
+			<Trouble error={shut.error ?? setRole.error} />
 			{open && (
 				<div className="mt-2 ml-4 border-l-2 border-line pl-4">
 					<Sessions userId={id} sessions={sessions} />

@@ -1,0 +1,79 @@
+import { useState } from "react";
+import { Trouble } from "../../forms/notice";
+import { useAct } from "../../lib/api";
+import Popup from "../../ui/popup";
+
+/** The secret address under which other calendars read this one. */
+export function FeedLink({ path }: { path: string | null }) {
+	const [open, setOpen] = useState(false);
+	const [copied, setCopied] = useState(false);
+	const make = useAct("makeCalendarLink", () => setCopied(false));
+	const address = path && typeof location !== "undefined" ? `${location.origin}${path}` : "";
+	return (
+		<span className="relative">
+			<button type="button" className="btn btn-sm max-lg:h-11" aria-expanded={open} onClick={() => setOpen(!open)}>
+				In other calendars
+			</button>
+			{open && (
+				<Popup label="In other calendars" onClose={() => setOpen(false)}>
+					<div className="flex flex-col gap-2">
+						{path ? (
+							<>
+								<p>
+									Whoever has this address reads the classes, without names. Add it to a calendar program as a
+									subscription.
+								</p>
+								<input
+									className="input figure h-11 w-full"
+									aria-label="Address of the feed"
+									readOnly
+									value={address}
+									onFocus={(event) => event.target.select()}
+								/>
+								<div className="flex flex-wrap gap-1.5">
+									<button
+										type="button"
+										className="btn btn-sm btn-primary max-lg:h-11"
+										onClick={() => void navigator.clipboard?.writeText(address).then(() => setCopied(true))}
+									>
+										{copied ? "Copied" : "Copy"}
+									</button>
+									<button
+										type="button"
+										className="btn btn-sm max-lg:h-11"
+										disabled={make.isPending}
+										onClick={() => make.mutate({ on: true })}
+									>
+										A new address instead
+									</button>
+									<button
+										type="button"
+										className="btn btn-ghost btn-sm max-lg:h-11"
+										disabled={make.isPending}
+										onClick={() => make.mutate({ on: false })}
+									>
+										Stop it
+									</button>
+								</div>
+								<p className="text-soft">A new address ends the old one, wherever it was given.</p>
+							</>
+						) : (
+							<>
+								<p>Nobody reads the calendar from outside yet.</p>
+								<button
+									type="button"
+									className="btn btn-sm btn-primary self-start max-lg:h-11"
+									disabled={make.isPending}
+									onClick={() => make.mutate({ on: true })}
+								>
+									Make an address
+								</button>
+							</>
+						)}
+						<Trouble error={make.error} />
+					</div>
+				</Popup>
+			)}
+		</span>
+	);
+}
