@@ -3,6 +3,7 @@ import type { Glass } from "@core/glass/glass";
 import { glassIdOf, type KitDesign, type KitPart } from "@core/kit/kit";
 import { lengthOf } from "@core/kit/length";
 import type { Figure } from "@core/units/phrase";
+import { sizeWords } from "./size-words";
 
 /** What people call each shape. */
 export const SHAPE_WORDS: Record<CutShape["kind"], string> = {
@@ -49,12 +50,6 @@ export function shapeWords(shape: CutShape, figure: (figure: Figure) => string):
 	const words = shape.kind === "polygon" ? `${shape.sides} corners` : SHAPE_WORDS[shape.kind];
 	return `${words} ${sizeWords(sizesOf(shape), figure)}`;
 }
-
-/** "40 × 30 mm": the unit once, at the end. */
-export const sizeWords = (sizesMm: readonly number[], figure: (figure: Figure) => string): string =>
-	sizesMm
-		.map((mm, i) => (i < sizesMm.length - 1 ? figure({ mm }).replace(/ [a-z]+$/, "") : figure({ mm })))
-		.join(" × ");
 
 /** Parts that are cut alike and lie on one layer: one line of the list. */
 export const likenessOf = (part: KitPart): string => {

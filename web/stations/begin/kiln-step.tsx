@@ -6,7 +6,7 @@ import { ChoiceField, NumberField, TextField } from "../../forms/fields";
 import { Caution, Trouble } from "../../forms/notice";
 import { useAct } from "../../lib/api";
 import { useFigure } from "../../lib/prefs";
-import { sizeWords } from "../../ui/part-words";
+import { sizeWords } from "../../ui/size-words";
 import { ShelfOutline } from "../kilns/shelf-outline";
 
 const WORDS: Record<PlainKilnKind, string> = {

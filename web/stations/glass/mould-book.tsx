@@ -5,8 +5,8 @@ import { Check, ChoiceField, NumberField, TextField } from "../../forms/fields";
 import { useActForm } from "../../forms/use-act-form";
 import { useFigure } from "../../lib/prefs";
 import type { StationProps } from "../../ui/frame/framed";
-import { sizeWords } from "../../ui/part-words";
 import { PutAway, useAway } from "../../ui/put-away";
+import { sizeWords } from "../../ui/size-words";
 import { BookForm, plain, shortId, TwoColumns } from "./two-columns";
 
 const NEW_MOULD: Omit<Mould, "id"> = {

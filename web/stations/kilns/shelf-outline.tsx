@@ -1,6 +1,6 @@
 import type { KilnCard } from "@contract/kilns";
 import { useFigure } from "../../lib/prefs";
-import { sizeWords } from "../../ui/part-words";
+import { sizeWords } from "../../ui/size-words";
 
 type Drawn = Pick<
 	KilnCard,

@@ -5,8 +5,8 @@ import type { KitReading } from "@core/stack/read-kit";
 import type { Trial } from "@core/stack/survey";
 import { useEffect, useState } from "react";
 import { useFigure } from "../../../lib/prefs";
-import { sizeWords } from "../../../ui/part-words";
 import { LevelGlyph } from "../../../ui/signs";
+import { sizeWords } from "../../../ui/size-words";
 import { useDraft } from "../draft";
 import { OtherFamily } from "./other-family";
 

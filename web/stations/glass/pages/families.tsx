@@ -1,0 +1,9 @@
+import { framed } from "../../../ui/frame/framed";
+import { BooksShell } from "../books-shell";
+import { FamilyBook } from "../family-book";
+
+export default framed("books", null, (props) => (
+	<BooksShell view={props.view} book="families">
+		<FamilyBook {...props} />
+	</BooksShell>
+));

@@ -1,0 +1,9 @@
+import { framed } from "../../../ui/frame/framed";
+import { BooksShell } from "../books-shell";
+import { GlassShelf } from "../glass-shelf";
+
+export default framed("books", null, (props) => (
+	<BooksShell view={props.view} book="glass">
+		<GlassShelf {...props} />
+	</BooksShell>
+));

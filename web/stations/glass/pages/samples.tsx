@@ -1,0 +1,9 @@
+import { framed } from "../../../ui/frame/framed";
+import { BooksShell } from "../books-shell";
+import { SampleBook } from "../sample-book";
+
+export default framed("books", null, (props) => (
+	<BooksShell view={props.view} book="samples">
+		<SampleBook {...props} />
+	</BooksShell>
+));
