@@ -1,20 +1,20 @@
 import { existsSync, readFileSync } from "node:fs";
-import { resolve } from "node:path";
 import { createInterface } from "node:readline/promises";
 import { connect } from "../db/connect";
 import { type CopyNote, hashOf, inDatabase, noteOf, readInto } from "../server/jobs/copy-book";
 import { programSchema } from "./book";
 import { DATABASE, placeFor, StartProblem, startCluster } from "./cluster";
 import { lockFolder } from "./lock";
+import { folderOf, others, whichStudio } from "./which";
 
 const NEW = `${DATABASE}_read_back`;
 
 /** Reads a copy back beside the present book, compares, and only then puts it in its place; the present one stays under another name. */
 async function main(): Promise<void> {
-	const [copy] = process.argv.slice(2);
+	const [copy] = others(process.argv.slice(2));
 	if (!copy || !existsSync(copy)) throw new StartProblem("Say which copy: ./restore path/to/copy.dump");
 	const note = await readNote(copy);
-	const folder = await placeFor(resolve(process.env.ZEPHYR_DATA || "data", "studio"));
+	const folder = await placeFor(folderOf(whichStudio(process.argv)));
 	const unlock = lockFolder(folder, console.log);
 	const cluster = await startCluster(folder, true);
 	const admin = connect(inDatabase(cluster.url, "postgres"), 1);

@@ -26,6 +26,7 @@ const VIEWS: Record<string, string> = {
 	labels: "/bench",
 	signs: "/signs",
 	people: "/people",
+	classes: "/classes",
 	"sign-in": "/sign-in",
 };
 

@@ -1,6 +1,6 @@
 import { randomBytes } from "node:crypto";
 import { chownSync, existsSync, readFileSync, rmSync, writeFileSync } from "node:fs";
-import { dirname, join, resolve } from "node:path";
+import { dirname, join } from "node:path";
 import { createInterface } from "node:readline/promises";
 import { eq } from "drizzle-orm";
 import { connect, migrateTo } from "../db/connect";
@@ -15,6 +15,7 @@ import { lockFolder } from "./lock";
 import { answers, type Kept, keepRunning, run } from "./processes";
 import { type RunningStandIn, startStandIn } from "./stand-in";
 import { theirFolder, unprivileged } from "./unprivileged";
+import { folderOf, markBegun, type Which, whichStudio } from "./which";
 
 const say = (line: string) => console.log(line);
 
@@ -30,17 +31,12 @@ interface Settings {
 	databaseUrl: string | undefined;
 }
 
-/** The made-up studio that everybody begins with, or one's own: each has a folder and a book of its own. */
-type Which = "demo" | "own";
-
-const FOLDERS: Record<Which, string> = { demo: "studio", own: "own" };
-
 async function main(): Promise<void> {
 	process.umask(0o022);
 	const asked = new Promise<void>((done) => {
 		for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"] as const) process.once(signal, () => done());
 	});
-	let next: Next | undefined = { which: wanted() };
+	let next: Next | undefined = { which: whichStudio(process.argv) };
 	while (next) next = await runStudio(next, asked);
 	say("Stopped. Everything is kept.");
 }
@@ -52,25 +48,10 @@ interface Next {
 	beginKey?: string;
 }
 
-/** The studio that is asked for; where none is, one's own as soon as there is one. */
-function wanted(): Which {
-	if (process.argv.includes("--own")) return "own";
-	if (process.argv.includes("--demo")) return "demo";
-	return existsSync(join(dataFolder(), FOLDERS.own)) ? "own" : "demo";
-}
-
-const dataFolder = () => resolve(process.env.ZEPHYR_DATA || "data");
-
 /** Runs one studio until somebody asks for the end, or for one's own instead. */
 async function runStudio({ which, beginKey }: Next, asked: Promise<void>): Promise<Next | undefined> {
-	const settings: Settings = {
-		host: process.env.ZEPHYR_HOST || "127.0.0.1",
-		port: readPort(process.env.ZEPHYR_PORT || "4810"),
-		publicUrl: process.env.ZEPHYR_PUBLIC_URL,
-		proxies: process.env.ZEPHYR_TRUST_PROXY,
-		databaseUrl: process.env.ZEPHYR_DATABASE_URL,
-	};
-	const wished = join(dataFolder(), FOLDERS[which]);
+	const settings = readSettings();
+	const wished = folderOf(which);
 	const folder = await placeFor(wished);
 	const unlock = lockFolder(folder, say);
 	let book: Book | undefined;
@@ -116,17 +97,14 @@ async function runStudio({ which, beginKey }: Next, asked: Promise<void>): Promi
 			ZEPHYR_DEMO_NOTE: noteIn(folder),
 		};
 		const key = begun ? undefined : (beginKey ?? randomBytes(24).toString("base64url"));
-		const serverEnv = {
-			...env,
-			// Who reaches the door of the demo may leave it for a studio of their own only where that is this machine's user.
-			...(which === "demo" && !settings.databaseUrl && !isExposed(settings) && { ZEPHYR_MAY_BEGIN: "1" }),
-			...(key && { ZEPHYR_BEGIN_KEY: key }),
-		};
+		const serverEnv = { ...env, ...beginEnv(which, settings, key) };
 		let heard: (message: FromServer) => void = () => {};
 		const left = new Promise<Next>((done) => {
 			heard = (message) => {
 				if (message.begin) done({ which: "own", beginKey: message.begin });
-				if (message.begun) startJobs();
+				if (!message.begun) return;
+				markBegun();
+				startJobs();
 			};
 		});
 		const server = keepRunning(() => {
@@ -147,6 +125,7 @@ async function runStudio({ which, beginKey }: Next, asked: Promise<void>): Promi
 			kept.push(jobs);
 		};
 		if (begun) startJobs();
+		if (begun && which === "own") markBegun();
 		const over = server.givenUp.then(() => {
 			gaveUp = true;
 		});
@@ -174,10 +153,27 @@ async function runStudio({ which, beginKey }: Next, asked: Promise<void>): Promi
 	return next;
 }
 
+/** What the server has to know of beginning: who may leave the demo, and with what key a book without a studio is begun. */
+function beginEnv(which: Which, settings: Settings, key: string | undefined): Record<string, string> {
+	// Who reaches the door of the demo may leave it for a studio of their own only where that is this machine's user.
+	const mayLeave = which === "demo" && !settings.databaseUrl && !isExposed(settings);
+	return { ...(mayLeave && { ZEPHYR_MAY_BEGIN: "1" }), ...(key && { ZEPHYR_BEGIN_KEY: key }) };
+}
+
 /** What the server tells: that somebody wants a studio of their own, with the key they hold; that they have written it down. */
 interface FromServer {
 	begin?: string;
 	begun?: true;
+}
+
+function readSettings(): Settings {
+	return {
+		host: process.env.ZEPHYR_HOST || "127.0.0.1",
+		port: readPort(process.env.ZEPHYR_PORT || "4810"),
+		publicUrl: process.env.ZEPHYR_PUBLIC_URL,
+		proxies: process.env.ZEPHYR_TRUST_PROXY,
+		databaseUrl: process.env.ZEPHYR_DATABASE_URL,
+	};
 }
 
 function readPort(text: string): number {
@@ -205,7 +201,7 @@ async function throwAway(folder: string, which: Which): Promise<void> {
 	if (reply.trim() !== "throw away") throw new StartProblem("Nothing was thrown away.");
 	const cluster = await startCluster(folder, true);
 	await cluster.stop();
-	for (const name of ["pg", "password", "roles.json", "port", "demo-sign-ins.json"])
+	for (const name of ["pg", "password", "roles.json", "port", "demo-sign-ins.json", "begun"])
 		rmSync(join(folder, name), { recursive: true, force: true });
 }
 

@@ -1,7 +1,9 @@
 import type { Trouble } from "@contract/action";
 import type { Asking } from "@server/house/context";
+import { database } from "@server/house/database";
 import { Refusal } from "@server/house/refusal";
-import type { APIContext } from "astro";
+import { enter } from "@server/people/models/enter";
+import type { APIContext, AstroGlobal } from "astro";
 
 const json = (body: unknown, status = 200, headers: Record<string, string> = {}): Response =>
 	new Response(JSON.stringify(body), { status, headers: { "Content-Type": "application/json", ...headers } });
@@ -80,3 +82,20 @@ export const webp = (bytes: Buffer | undefined, cache: string): Response =>
 	bytes
 		? new Response(new Uint8Array(bytes), { headers: { "Content-Type": "image/webp", "Cache-Control": cache } })
 		: new Response(null, { status: 404 });
+
+/** Signs in who just made their account, and goes on to a page; cookies of the door are sent along. */
+export async function entered(
+	astro: AstroGlobal,
+	credentials: { email: string; password: string },
+	to: string,
+	cookies: readonly string[] = [],
+): Promise<Response> {
+	const asked = new Headers(astro.request.headers);
+	asked.delete("content-length");
+	asked.set("content-type", "application/json");
+	const door = new Request(new URL("/api/auth/sign-in/email", astro.url), { headers: asked });
+	const response = await enter(database().db, door, credentials, astro.locals.now);
+	const headers = new Headers({ Location: to });
+	for (const cookie of [...response.headers.getSetCookie(), ...cookies]) headers.append("Set-Cookie", cookie);
+	return new Response(null, { status: 303, headers });
+}

@@ -21,9 +21,6 @@ beforeAll(async () => {
 	buildIfChanged();
 	rmSync(data, { recursive: true, force: true });
 	folders = { demo: await placeFor(join(data, "studio")), own: await placeFor(join(data, "own")) };
-	// Only asking where they would lie has made them: nothing of one's own is begun yet.
-	rmSync(folders.own, { recursive: true, force: true });
-	rmSync(join(data, "own"), { recursive: true, force: true });
 	port = await freePort();
 	browser = await chromium.launch(CHROMIUM);
 });
