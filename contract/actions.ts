@@ -13,6 +13,7 @@ import { actions as people } from "./people";
 import { actions as pieces } from "./pieces";
 import { actions as schedules } from "./schedules";
 import { actions as stock } from "./stock";
+import { actions as studio } from "./studio";
 
 /** Everything a person can make the studio do, gathered from the words. */
 export const actions = {
@@ -30,6 +31,7 @@ export const actions = {
 	...pieces,
 	...schedules,
 	...stock,
+	...studio,
 };
 
 export type ActionName = keyof typeof actions;

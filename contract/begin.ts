@@ -20,6 +20,10 @@ function isKnown(kind: "timeZone" | "currency", value: string): boolean {
 	}
 }
 
+export const timeZone = oneOfList("timeZone", "Choose a time zone of the list.");
+export const currency = oneOfList("currency", "Choose a currency of the list.");
+export const units = z.enum(UNIT_CHOICES, { error: "Choose millimetres or inches." });
+
 export const email = z
 	.string({ error: "This is not an e-mail address." })
 	.trim()
@@ -29,9 +33,9 @@ export const email = z
 /** A studio of one's own, on its first page. */
 export const beginForm = z.strictObject({
 	studio: words("The studio’s name", 80, 1),
-	timeZone: oneOfList("timeZone", "Choose a time zone of the list."),
-	currency: oneOfList("currency", "Choose a currency of the list."),
-	units: z.enum(UNIT_CHOICES, { error: "Choose millimetres or inches." }),
+	timeZone,
+	currency,
+	units,
 	name: words("Your name", 80, 1),
 	email,
 	password,

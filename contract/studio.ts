@@ -1,10 +1,31 @@
+import type { Schools } from "@core/firing/schools";
 import type { Units } from "@core/units/phrase";
-import { words } from "./fields";
+import { z } from "zod";
+import { instructor } from "./action";
+import { currency, timeZone, units } from "./begin";
+import { schools } from "./documents/schedule";
+import { isDistinct, lengthMm, revision, words } from "./fields";
 import type { AlarmBrief, KilnCell } from "./kilns";
 import type { Role } from "./people";
-import { seenByAssistant } from "./view";
+import { seenByAssistant, seenByInstructor } from "./view";
 
 /** What the stations show. Instants are ISO strings, days "2031-03-08", lengths mm, temperatures °C. */
+
+export const settings = z.strictObject({
+	name: words("The studio’s name", 80, 1),
+	timeZone,
+	currency,
+	units,
+	/** Kept free between pieces on a shelf. */
+	clearanceMm: lengthMm("The clearance", 100, 0),
+	/** Of the pickup shelf, in their order. */
+	spots: z
+		.array(words("A spot", 12, 1))
+		.min(1, "The pickup shelf needs at least 1 spot.")
+		.max(120, "At most 120 spots.")
+		.refine(isDistinct, "A spot stands here twice."),
+});
+export type Settings = z.infer<typeof settings>;
 
 export const STATIONS = ["kits", "cut", "bench", "dry", "load", "fire", "open", "handOver"] as const;
 
@@ -62,7 +83,21 @@ export interface FindView {
 	found: FoundThing[];
 }
 
+export interface SettingsView {
+	settings: Settings;
+	schools: Schools;
+	revision: number;
+}
+
+export const actions = {
+	saveSettings: instructor
+		.asks(z.strictObject({ settings, schools, revision: revision.min(1, "The studio is there already.") }))
+		.touches("studio", "kits", "schedules", "pieces")
+		.answers<{ revision: number }>(),
+};
+
 export const views = {
+	settings: seenByInstructor.given({}).of("studio", "pieces").shows<SettingsView>(),
 	frame: seenByAssistant
 		.given({})
 		.of("studio", "kits", "stock", "classes", "pieces", "loads", "kilns", "firings", "readings", "alarms", "live")

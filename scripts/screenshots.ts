@@ -24,7 +24,6 @@ const VIEWS: Record<string, string> = {
 	"hand-over": "/hand-over",
 	piece: "/hand-over",
 	labels: "/bench",
-	signs: "/signs",
 	people: "/people",
 	classes: "/classes",
 	"sign-in": "/sign-in",

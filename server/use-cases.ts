@@ -14,6 +14,7 @@ import { useCases as people } from "./people";
 import { useCases as pieces } from "./pieces";
 import { useCases as schedules } from "./schedules";
 import { useCases as stock } from "./stock";
+import { useCases as studio } from "./studio";
 
 /** Everything the studio can be made to do, gathered from the words. */
 export const useCases: { [N in ActionName]: UseCase<N> } = {
@@ -31,4 +32,5 @@ export const useCases: { [N in ActionName]: UseCase<N> } = {
 	...pieces,
 	...schedules,
 	...stock,
+	...studio,
 };

@@ -1,6 +1,6 @@
-import { sql } from "drizzle-orm";
+import { and, asc, eq, isNotNull, sql } from "drizzle-orm";
 import type { Reader, Transaction } from "../connect";
-import { studio } from "../schema";
+import { pickupSpot, piece, studio } from "../schema";
 
 export type Studio = typeof studio.$inferSelect;
 
@@ -17,4 +17,24 @@ export async function nextPieceNumbers(tx: Transaction, count: number): Promise<
 		.set({ nextPieceNumber: sql`${studio.nextPieceNumber} + ${count}` })
 		.returning({ next: studio.nextPieceNumber });
 	return (row?.next ?? count) - count;
+}
+
+/** Spots of the pickup shelf, in their order. */
+export async function loadSpots(reader: Reader): Promise<string[]> {
+	const rows = await reader.select({ label: pickupSpot.label }).from(pickupSpot).orderBy(asc(pickupSpot.sort));
+	return rows.map(({ label }) => label);
+}
+
+/** Spots at which something lies. */
+export async function takenSpots(reader: Reader): Promise<string[]> {
+	const rows = await reader
+		.selectDistinct({ label: piece.spot })
+		.from(piece)
+		.where(and(eq(piece.state, "ready"), isNotNull(piece.spot)));
+	return rows.flatMap(({ label }) => label ?? []);
+}
+
+export async function setSpots(tx: Transaction, labels: readonly string[]): Promise<void> {
+	await tx.delete(pickupSpot);
+	await tx.insert(pickupSpot).values(labels.map((label, sort) => ({ label, sort })));
 }

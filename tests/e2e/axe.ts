@@ -24,6 +24,7 @@ export const VIEWS = [
 	"/first-steps?step=block",
 	"/account",
 	"/people",
+	"/settings",
 	"/signs",
 ];
 

@@ -25,6 +25,11 @@ function Account({ view, frame: { person, studio } }: StationProps<"account">) {
 				</div>
 				<span className="flex gap-2">
 					{person.role === "instructor" && (
+						<a className="btn" href="/settings">
+							Settings
+						</a>
+					)}
+					{person.role === "instructor" && (
 						<a className="btn" href="/people">
 							People and what happened
 						</a>

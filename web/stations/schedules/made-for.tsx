@@ -3,41 +3,15 @@ import { demandOf, type PieceToFire } from "@core/firing/demand";
 import { demandOfDocument, PLAIN_PIECE, rebuilt, type ScheduleDocument } from "@core/firing/document";
 import { FUSE_LEVELS, type FuseLevel, LEVEL_WORDS } from "@core/firing/level";
 import { scheduleHours } from "@core/firing/schedule";
-import {
-	COOLING_SCHOOLS,
-	DOT_SCHOOLS,
-	HEAT_SCHOOLS,
-	type Schools,
-	USUAL_PACE,
-	WARM_UP_SCHOOLS,
-} from "@core/firing/schools";
-import { type GlassFamily, SOAK_SCHOOLS } from "@core/glass/family";
+import { type Schools, USUAL_PACE } from "@core/firing/schools";
+import type { GlassFamily } from "@core/glass/family";
 import { inUse } from "@core/glass/glass";
 import type { KilnBody } from "@core/kiln/kiln";
 import { formatMinutes } from "@core/units/duration";
 import { useMemo, useState } from "react";
 import { Check, ChoiceField, NumberField, TextField } from "../../forms/fields";
 import { useFigure } from "../../lib/prefs";
-
-const options = <T extends string>(values: readonly T[], words: Record<T, string>) =>
-	values.map((value) => ({ value, label: words[value] }));
-
-export const SCHOOL_WORDS = {
-	heat: { hotterShorter: "hotter and shorter", usual: "usual", coolerLonger: "cooler and longer" },
-	soak: { lower: "soak lower, near the strain point", atAnnealingPoint: "soak at the annealing point" },
-	cooling: { usual: "usual cooling", cautious: "cautious, half the rates" },
-	warmUp: { usual: "usual, 10 K through the glass", cautious: "cautious, 5 K through the glass" },
-	dots: { asOthers: "dots like all others", straightUp: "tiny dots straight up and off" },
-} as const;
-
-/** The schools one by one: what each is called, and what may be chosen. */
-const SCHOOLS: [keyof Schools, string, { value: string; label: string }[]][] = [
-	["heat", "Heat", options(HEAT_SCHOOLS, SCHOOL_WORDS.heat)],
-	["warmUp", "Heating up", options(WARM_UP_SCHOOLS, SCHOOL_WORDS.warmUp)],
-	["soak", "Soak", options(SOAK_SCHOOLS, SCHOOL_WORDS.soak)],
-	["cooling", "Cooling", options(COOLING_SCHOOLS, SCHOOL_WORDS.cooling)],
-	["dots", "Dots", options(DOT_SCHOOLS, SCHOOL_WORDS.dots)],
-];
+import { SCHOOLS } from "../../ui/school-words";
 
 interface Props {
 	view: ScheduleView;
@@ -60,7 +34,7 @@ export function MadeFor({ view, document, family, kiln, onEdit, onRebuild }: Pro
 			return segments && Math.round(scheduleHours({ segments }, kiln));
 		};
 		return new Map(
-			SCHOOLS.flatMap(([key, , choices]) => choices.map(({ value }) => [value + key, hours({ [key]: value })])),
+			SCHOOLS.flatMap(({ key, choices }) => choices.map(({ value }) => [value + key, hours({ [key]: value })])),
 		);
 	}, [document, family, kiln]);
 	return (
@@ -77,13 +51,13 @@ export function MadeFor({ view, document, family, kiln, onEdit, onRebuild }: Pro
 					compact
 					label="Level"
 					value={document.level}
-					options={options(FUSE_LEVELS, LEVEL_WORDS)}
+					options={FUSE_LEVELS.map((value) => ({ value, label: LEVEL_WORDS[value] }))}
 					onChange={(level) => onRebuild({ level, aim: null })}
 				/>
 			</div>
 			<section aria-label="Schools" className="flex flex-col gap-2">
 				<h2>Schools</h2>
-				{SCHOOLS.map(([key, label, choices]) => (
+				{SCHOOLS.map(({ key, label, choices }) => (
 					<ChoiceField<string>
 						key={key}
 						compact

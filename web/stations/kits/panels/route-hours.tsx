@@ -2,8 +2,8 @@ import type { Pace } from "@core/firing/schools";
 import type { RouteHours as Hours, PacedHours } from "@core/stack/route-hours";
 import { phraseText } from "@core/units/phrase";
 import { usePrefs } from "../../../lib/prefs";
+import { SCHOOL_WORDS } from "../../../ui/school-words";
 
-const HEATING = { usual: "usual, 10 K through the glass", cautious: "cautious, 5 K" } as const;
 const COOLING = { usual: "usual cooling", cautious: "cautious cooling" } as const;
 
 /** How long the whole route takes, what each school would make of it, and, where it is very long, why and what helps. */
@@ -36,7 +36,7 @@ export function RouteHours({ route, pace }: { route: Hours; pace: Pace }) {
 					{(["usual", "cautious"] as const).map((warmUp) => (
 						<tr key={warmUp} className="border-t border-line">
 							<th scope="row" className="py-1.5 pr-1 text-left font-normal text-soft">
-								{HEATING[warmUp]}
+								{SCHOOL_WORDS.warmUp[warmUp]}
 							</th>
 							{(["usual", "cautious"] as const).map((cooling) => {
 								const own = warmUp === pace.warmUp && cooling === pace.cooling;

@@ -1,0 +1,36 @@
+import type { LengthUnit } from "@core/units/length";
+import type { TemperatureUnit } from "@core/units/temperature";
+import { setSpots, takenSpots } from "@db/queries/studio";
+import { studio } from "@db/schema";
+import type { UseCase } from "../house/context";
+import { Refusal } from "../house/refusal";
+import { saved } from "../house/saved";
+
+/** What the studio is and how it fires. Pieces that were promised, fired or priced before stay as they were. */
+export const saveSettings: UseCase<"saveSettings"> = async (
+	{ tx, studio: { id } },
+	{ settings, schools, revision },
+) => {
+	const { spots, units, ...rest } = settings;
+	const taken = (await takenSpots(tx)).filter((label) => !spots.includes(label));
+	if (taken.length > 0)
+		throw new Refusal("conflict", [
+			{ path: ["settings", "spots"], sentence: `Pieces lie at ${taken.join(", ")}. Collect them or move them first.` },
+		]);
+	const [lengthUnit, temperatureUnit] = units.split(".") as [LengthUnit, TemperatureUnit];
+	const { heat, soak, cooling, warmUp, dots } = schools;
+	const row = {
+		id,
+		...rest,
+		lengthUnit,
+		temperatureUnit,
+		heatSchool: heat,
+		soakSchool: soak,
+		coolingSchool: cooling,
+		warmUpSchool: warmUp,
+		dotSchool: dots,
+	};
+	const next = await saved("the settings", tx, studio, row, revision);
+	await setSpots(tx, spots);
+	return { revision: next };
+};

@@ -1,0 +1,168 @@
+import type { SettingsView } from "@contract/studio";
+import { newSchedule, PLAIN_PIECE } from "@core/firing/document";
+import { scheduleHours } from "@core/firing/schedule";
+import type { Schools } from "@core/firing/schools";
+import { FAMILY_90 } from "@core/glass/family";
+import { useMemo, useState } from "react";
+import { ChoiceField, NumberField, TextField } from "../../forms/fields";
+import { Problems } from "../../forms/notice";
+import { useActForm } from "../../forms/use-act-form";
+import { framed, type StationProps } from "../../ui/frame/framed";
+import { SCHOOLS } from "../../ui/school-words";
+
+export default framed("settings", null, Settings);
+
+/** How the studio works where nobody says otherwise: what each choice means, and what it costs in hours. */
+function Settings({ view }: StationProps<"settings">) {
+	const form = useActForm("saveSettings", {
+		start: view,
+		schema: async () => (await import("@contract/studio")).actions.saveSettings,
+	});
+	return (
+		<form aria-label="Settings" noValidate className="flex h-full min-h-0 flex-col" onSubmit={form.submit}>
+			<div className="flex items-center justify-between gap-4 border-b border-line px-6 py-2.5">
+				<h1>Settings</h1>
+				<span className="flex items-center gap-3">
+					<a className="btn btn-ghost" href="/first-steps">
+						First steps
+					</a>
+					<a className="btn btn-ghost" href="/people">
+						People
+					</a>
+					<button type="submit" className="btn btn-primary" disabled={form.pending}>
+						{form.isKept ? "Saved" : "Save the settings"}
+					</button>
+				</span>
+			</div>
+			<div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)_minmax(0,1.5fr)] max-lg:block max-lg:overflow-y-auto">
+				<section aria-label="The studio" className="scroll-y flex flex-col gap-4 border-r border-line px-6 py-4">
+					<Problems problems={form.others()} />
+					<TheStudio form={form} />
+				</section>
+				<section aria-label="Schools" className="scroll-y px-6 py-4">
+					<h2>How it fires</h2>
+					<p className="mb-2 max-w-prose text-soft">
+						Where the trade does not agree. New schedules and loads begin with these; what is kept stays as it is. Hours
+						are those of a plain 6 mm piece at full fuse, programme only: common practice, no source.
+					</p>
+					<SchoolFields
+						schools={form.values.schools}
+						onChange={(change) => form.set("schools", { ...form.values.schools, ...change })}
+					/>
+				</section>
+			</div>
+		</form>
+	);
+}
+
+type SettingsForm = ReturnType<typeof useActForm<"saveSettings", SettingsView>>;
+
+function TheStudio({ form }: { form: SettingsForm }) {
+	const { settings } = form.values;
+	const [spots, setSpots] = useState(settings.spots.join(", "));
+	const lists = useMemo(() => {
+		const named = new Intl.DisplayNames("en", { type: "currency" });
+		return {
+			zones: [...new Set([settings.timeZone, ...Intl.supportedValuesOf("timeZone")])].map((zone) => ({
+				value: zone,
+				label: zone,
+			})),
+			currencies: Intl.supportedValuesOf("currency").map((code) => ({
+				value: code,
+				label: `${code} · ${named.of(code)}`,
+			})),
+		};
+	}, [settings.timeZone]);
+	return (
+		<>
+			<TextField label="Name of the studio" {...form.field("settings.name")} />
+			<ChoiceField
+				label="Time zone"
+				{...form.field("settings.timeZone")}
+				options={lists.zones}
+				hint="Classes and hours that are written down keep their wall clock."
+			/>
+			<ChoiceField
+				label="Currency"
+				{...form.field("settings.currency")}
+				options={lists.currencies}
+				hint="Prices keep their numbers: look through them after a change."
+			/>
+			<ChoiceField
+				label="Units of who has not chosen any"
+				{...form.field("settings.units")}
+				options={[
+					{ value: "mm.C", label: "millimetres and °C" },
+					{ value: "in.F", label: "inches and °F" },
+				]}
+			/>
+			<NumberField
+				kind="length"
+				label="Kept free between pieces on a shelf"
+				{...form.number("settings.clearanceMm")}
+				hint="Beside what they spread. Common practice: 5 to 10 mm."
+			/>
+			<TextField
+				label="Spots of the pickup shelf"
+				multiline
+				value={spots}
+				error={form.errorAt("settings.spots")}
+				hint="In their order, separated by commas. One with a piece on it stays."
+				onChange={(text) => {
+					setSpots(text);
+					form.set(
+						"settings.spots",
+						text
+							.split(/[,;\n]+/)
+							.map((one) => one.trim())
+							.filter(Boolean),
+					);
+				}}
+			/>
+		</>
+	);
+}
+
+function SchoolFields({ schools, onChange }: { schools: Schools; onChange(change: Partial<Schools>): void }) {
+	const hours = useMemo(() => {
+		const of = (change: Partial<Schools>) =>
+			Math.round(
+				scheduleHours(newSchedule("", FAMILY_90, undefined, [PLAIN_PIECE], { ...schools, ...change }), undefined),
+			);
+		return new Map(
+			SCHOOLS.flatMap(({ key, choices }) =>
+				choices.map(({ value }) => [`${key} ${value}`, of({ [key]: value })] as const),
+			),
+		);
+	}, [schools]);
+	return (
+		<div className="ruled">
+			{SCHOOLS.map(({ key, label, means, choices }) => (
+				<fieldset key={key} className="py-2.5">
+					<legend className="sr-only">{label}</legend>
+					<p>
+						<b className="text-base">{label}</b> <span className="text-soft">{means}</span>
+					</p>
+					<div className="mt-1 flex flex-wrap gap-2">
+						{choices.map(({ value, label: words }) => (
+							<label
+								key={value}
+								className={`flex min-h-11 cursor-pointer items-center gap-2 rounded border px-3 ${schools[key] === value ? "border-secondary bg-pick outline-1 outline-secondary" : "border-line bg-base-100"}`}
+							>
+								<input
+									type="radio"
+									className="radio radio-sm"
+									name={key}
+									checked={schools[key] === value}
+									onChange={() => onChange({ [key]: value })}
+								/>
+								<span>{words}</span>
+								{key !== "dots" && <b className="figure">{hours.get(`${key} ${value}`)} h</b>}
+							</label>
+						))}
+					</div>
+				</fieldset>
+			))}
+		</div>
+	);
+}
