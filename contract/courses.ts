@@ -231,5 +231,5 @@ export const views = {
 		.given({ student: words("The student", 40).optional() })
 		.of("people", "classes", "pieces")
 		.shows<StudentsView>(),
-	student: seenByAssistant.given({ id }).of("people", "classes", "pieces").shows<StudentView>(),
+	student: seenByAssistant.given({ id }).of("people", "classes", "pieces", "kits").shows<StudentView>(),
 };

@@ -31,7 +31,9 @@ export const words = (name: string, most: number, least = 0) =>
 export const isDistinct = (all: readonly string[]): boolean => new Set(all).size === all.length;
 
 export const id = z.uuid("This is not an id of this studio.");
-export const day = z.iso.date("A day is written like 2031-03-08.");
+export const day = z.iso
+	.date("A day is written like 2031-03-08.")
+	.refine((text) => text >= "1900-01-01" && text <= "2199-12-31", "A day lies between 1900 and 2199.");
 export const level = z.enum(FUSE_LEVELS, { error: "Choose a fuse level." });
 export const glue = z.enum(GLUES, { error: "Choose how it was glued." });
 export const fault = z.enum(FAULTS, { error: "This is not a fault we know." });

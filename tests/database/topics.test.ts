@@ -59,6 +59,8 @@ async function paramsOf(view: ViewName): Promise<Record<string, string>> {
 	const { firings: all } = await studio.see("fire");
 	const { kits: some } = await studio.see("kits");
 	const { trays, kilns: free } = await studio.see("load");
+	const { sessions } = await studio.see("calendar");
+	const { students } = await studio.see("students");
 	const waiting = trays[0]?.pieces ?? [];
 	const byView: Partial<Record<ViewName, Record<string, string>>> = {
 		kit: { id: some[0]?.id ?? "" },
@@ -70,6 +72,8 @@ async function paramsOf(view: ViewName): Promise<Record<string, string>> {
 		kilnNow: { id: free[0]?.id ?? "" },
 		kilnRecord: { id: free[0]?.id ?? "" },
 		kilnLesson: { id: free[0]?.id ?? "" },
+		course: { id: sessions[0]?.courseId ?? "" },
+		student: { id: students.find(({ pieces }) => pieces > 0)?.id ?? "" },
 		piece: { code: waiting[0]?.code ?? "" },
 		find: { q: "Var" },
 		labels: { codes: waiting[0]?.code ?? "" },
