@@ -87,6 +87,9 @@ export interface SettingsView {
 	settings: Settings;
 	schools: Schools;
 	revision: number;
+	/** What may be chosen, as this server knows it: browsers know others. */
+	zones: string[];
+	currencies: { code: string; name: string }[];
 }
 
 export const actions = {

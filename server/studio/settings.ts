@@ -2,6 +2,8 @@ import { loadSpots } from "@db/queries/studio";
 import type { View } from "../house/view";
 import { schoolsOf } from "../schedules/models/schools";
 
+const NAMED = new Intl.DisplayNames("en", { type: "currency" });
+
 /** How the studio works where nobody says otherwise. */
 export const settings: View<"settings"> = async ({ db, studio }) => ({
 	settings: {
@@ -14,4 +16,6 @@ export const settings: View<"settings"> = async ({ db, studio }) => ({
 	},
 	schools: schoolsOf(studio),
 	revision: studio.revision,
+	zones: [...new Set([studio.timeZone, ...Intl.supportedValuesOf("timeZone")])],
+	currencies: Intl.supportedValuesOf("currency").map((code) => ({ code, name: NAMED.of(code) ?? code })),
 });
