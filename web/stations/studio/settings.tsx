@@ -12,10 +12,13 @@ import { SCHOOLS } from "../../ui/school-words";
 
 export default framed("settings", null, Settings);
 
+/** Three singles in places: it shows what the schools cost better than a thin one. */
+const BUILT_UP = { ...PLAIN_PIECE, thickestMm: 9, effectiveMm: 13.5, multiLevel: true };
+
 /** How the studio works where nobody says otherwise: what each choice means, and what it costs in hours. */
 function Settings({ view }: StationProps<"settings">) {
 	const form = useActForm("saveSettings", {
-		start: view,
+		start: { settings: view.settings, schools: view.schools, revision: view.revision },
 		schema: async () => (await import("@contract/studio")).actions.saveSettings,
 	});
 	return (
@@ -37,13 +40,13 @@ function Settings({ view }: StationProps<"settings">) {
 			<div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)_minmax(0,1.5fr)] max-lg:block max-lg:overflow-y-auto">
 				<section aria-label="The studio" className="scroll-y flex flex-col gap-4 border-r border-line px-6 py-4">
 					<Problems problems={form.others()} />
-					<TheStudio form={form} />
+					<TheStudio form={form} zones={view.zones} currencies={view.currencies} />
 				</section>
 				<section aria-label="Schools" className="scroll-y px-6 py-4">
 					<h2>How it fires</h2>
 					<p className="mb-2 max-w-prose text-soft">
 						Where the trade does not agree. New schedules and loads begin with these; what is kept stays as it is. Hours
-						are those of a plain 6 mm piece at full fuse, programme only: common practice, no source.
+						are those of a tile of three singles with relief at full fuse, programme only.
 					</p>
 					<SchoolFields
 						schools={form.values.schools}
@@ -55,37 +58,26 @@ function Settings({ view }: StationProps<"settings">) {
 	);
 }
 
-type SettingsForm = ReturnType<typeof useActForm<"saveSettings", SettingsView>>;
+type SettingsForm = ReturnType<
+	typeof useActForm<"saveSettings", Pick<SettingsView, "settings" | "schools" | "revision">>
+>;
 
-function TheStudio({ form }: { form: SettingsForm }) {
+function TheStudio({ form, zones, currencies }: { form: SettingsForm } & Pick<SettingsView, "zones" | "currencies">) {
 	const { settings } = form.values;
 	const [spots, setSpots] = useState(settings.spots.join(", "));
-	const lists = useMemo(() => {
-		const named = new Intl.DisplayNames("en", { type: "currency" });
-		return {
-			zones: [...new Set([settings.timeZone, ...Intl.supportedValuesOf("timeZone")])].map((zone) => ({
-				value: zone,
-				label: zone,
-			})),
-			currencies: Intl.supportedValuesOf("currency").map((code) => ({
-				value: code,
-				label: `${code} · ${named.of(code)}`,
-			})),
-		};
-	}, [settings.timeZone]);
 	return (
 		<>
 			<TextField label="Name of the studio" {...form.field("settings.name")} />
 			<ChoiceField
 				label="Time zone"
 				{...form.field("settings.timeZone")}
-				options={lists.zones}
+				options={zones.map((zone) => ({ value: zone, label: zone }))}
 				hint="Classes and hours that are written down keep their wall clock."
 			/>
 			<ChoiceField
 				label="Currency"
 				{...form.field("settings.currency")}
-				options={lists.currencies}
+				options={currencies.map(({ code, name }) => ({ value: code, label: `${code} · ${name}` }))}
 				hint="Prices keep their numbers: look through them after a change."
 			/>
 			<ChoiceField
@@ -126,9 +118,7 @@ function TheStudio({ form }: { form: SettingsForm }) {
 function SchoolFields({ schools, onChange }: { schools: Schools; onChange(change: Partial<Schools>): void }) {
 	const hours = useMemo(() => {
 		const of = (change: Partial<Schools>) =>
-			Math.round(
-				scheduleHours(newSchedule("", FAMILY_90, undefined, [PLAIN_PIECE], { ...schools, ...change }), undefined),
-			);
+			scheduleHours(newSchedule("", FAMILY_90, undefined, [BUILT_UP], { ...schools, ...change }), undefined);
 		return new Map(
 			SCHOOLS.flatMap(({ key, choices }) =>
 				choices.map(({ value }) => [`${key} ${value}`, of({ [key]: value })] as const),
@@ -157,7 +147,7 @@ function SchoolFields({ schools, onChange }: { schools: Schools; onChange(change
 									onChange={() => onChange({ [key]: value })}
 								/>
 								<span>{words}</span>
-								{key !== "dots" && <b className="figure">{hours.get(`${key} ${value}`)} h</b>}
+								{key !== "dots" && <b className="figure">{hours.get(`${key} ${value}`)?.toFixed(1)} h</b>}
 							</label>
 						))}
 					</div>
