@@ -101,6 +101,9 @@ export async function setCourseKits(tx: Transaction, courseId: string, kitIds: r
 	if (kitIds.length > 0) await tx.insert(courseKit).values(kitIds.map((kitId) => ({ courseId, kitId })));
 }
 
+/** Nobody else puts an evening anywhere until the transaction ends: a free room is still free when it is taken. */
+export const lockCalendar = (tx: Transaction) => tx.execute(sql`select pg_advisory_xact_lock(hashtext('calendar'))`);
+
 /** Evenings of these days that are not called off, to be held against others. */
 export const slotsOn = (reader: Reader, days: readonly string[]) =>
 	reader

@@ -98,6 +98,16 @@ describe("a course", () => {
 		expect(await sentences(act)).toContain(sentence);
 	});
 
+	it("a course does not move into a room that others have at its hours; two at once take one room once", async () => {
+		await kept([evening(offset)], { room: "Shed" });
+		const course = await kept([evening(offset)], { room: "Barn" });
+		const act = studio.act("saveCourse", { course: { ...course, room: "Shed" }, revision: 1, evenings: [] });
+		expect((await sentences(act))[0]).toMatch(/^course\.room: “Roof tiles” has Shed on/);
+		expect((await seen(course.id)).course.room).toBe("Barn");
+		const both = await Promise.allSettled([1, 2, 3].map(() => kept([evening(offset + 1)], { room: "Silo" })));
+		expect(both.filter(({ status }) => status === "fulfilled")).toHaveLength(1);
+	});
+
 	it("two people move one evening: the second is told", async () => {
 		const one = evening(offset);
 		await kept([one]);

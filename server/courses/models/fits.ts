@@ -1,6 +1,6 @@
 import { clashes, type Slot } from "@core/calendar/clash";
 import type { Transaction } from "@db/connect";
-import { slotsOn } from "@db/queries/courses";
+import { lockCalendar, slotsOn } from "@db/queries/courses";
 import { dayWords } from "@formats/time";
 import type { Context } from "../../house/context";
 import { Refusal } from "../../house/refusal";
@@ -10,6 +10,8 @@ type Path = (string | number)[];
 
 export interface Wished extends Slot {
 	path: Path;
+	/** The field a clash is told at; its beginning where nothing is said. */
+	clashAt?: string;
 }
 
 /**
@@ -23,6 +25,7 @@ export async function refuseUnfit(
 	wished: readonly Wished[],
 	leaving: readonly string[] = [],
 ): Promise<void> {
+	if (wished.length === 0) return;
 	const said = (day: string) => dayWords(day, now, studio.timeZone);
 	const past = wished.filter(({ day }) => day < today);
 	if (past.length > 0)
@@ -33,6 +36,7 @@ export async function refuseUnfit(
 				sentence: `${said(day)} is over. Choose a day from today on.`,
 			})),
 		);
+	await lockCalendar(tx);
 	const there = await slotsOn(tx, [...new Set(wished.map(({ day }) => day))]);
 	const others = there.filter(({ id }) => !leaving.includes(id));
 	const problems = wished.flatMap((one) => {
@@ -42,7 +46,7 @@ export async function refuseUnfit(
 		const sentence = other
 			? `“${other.title}” has ${other.room} on ${said(other.day)} from ${other.startsAt} to ${other.endsAt}. Choose another time or room.`
 			: `Two of these evenings are in ${one.room} at the same time on ${said(one.day)}.`;
-		return [{ path: [...one.path, "startsAt"], sentence }];
+		return [{ path: [...one.path, one.clashAt ?? "startsAt"], sentence }];
 	});
 	if (problems.length > 0) throw new Refusal("conflict", problems);
 }
