@@ -1,15 +1,15 @@
-import { randomUUID } from "node:crypto";
 import { type BeginForm, beginForm } from "@contract/begin";
 import { problemsOf } from "@contract/problems";
 import { FAMILY_90, FAMILY_96 } from "@core/glass/family";
 import type { LengthUnit } from "@core/units/length";
 import type { TemperatureUnit } from "@core/units/temperature";
 import type { Database } from "@db/connect";
-import { account, glassFamily, pickupSpot, studio, user } from "@db/schema";
+import { glassFamily, pickupSpot, studio } from "@db/schema";
 import { hashPassword } from "better-auth/crypto";
 import { noteAudit } from "../house/audit";
 import { inTransaction } from "../house/in-transaction";
 import { Refusal } from "../house/refusal";
+import { makeAccount } from "../people/models/make-account";
 import { weakness } from "../people/models/weak";
 
 /** Pickup spots a new studio begins with. */
@@ -34,13 +34,9 @@ export async function beginStudio(db: Database, raw: unknown, headers: Headers, 
 		if (begun.length === 0) throw new Refusal("conflict", "This studio has been begun already. Sign in.");
 		await tx.insert(glassFamily).values([FAMILY_90, FAMILY_96]);
 		await tx.insert(pickupSpot).values(SPOTS.map((label, sort) => ({ label, sort })));
-		const id = randomUUID();
 		const { name, email } = form;
-		await tx.insert(user).values({ id, name, email, role: "instructor" as const, emailVerified: true });
-		await tx
-			.insert(account)
-			.values({ id: randomUUID(), accountId: id, providerId: "credential", userId: id, password: hash });
-		await noteAudit(tx, "begun", form.studio, { actor: { id, name }, now, headers });
+		const id = await makeAccount(tx, { name, email, role: "instructor", hash });
+		await noteAudit(tx, "begun", form.studio, { actor: id ? { id, name } : undefined, now, headers });
 	});
 	return form;
 }

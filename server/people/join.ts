@@ -1,15 +1,15 @@
-import { randomUUID } from "node:crypto";
 import { type JoinForm, joinForm } from "@contract/join";
 import type { Role } from "@contract/people";
 import { problemsOf } from "@contract/problems";
 import type { Database, Reader } from "@db/connect";
-import { account, invitation, user } from "@db/schema";
+import { invitation } from "@db/schema";
 import { hashPassword } from "better-auth/crypto";
 import { eq } from "drizzle-orm";
 import { noteAudit } from "../house/audit";
 import { inTransaction } from "../house/in-transaction";
 import { Refusal } from "../house/refusal";
 import { hashOfKey } from "./models/invitation";
+import { makeAccount } from "./models/make-account";
 import { weakness } from "./models/weak";
 
 /** Why an invitation opens nothing, or for whom it opens. */
@@ -46,19 +46,11 @@ export async function join(db: Database, key: string, raw: unknown, headers: Hea
 		const door = await doorOf(tx, key, now);
 		if (!door.open) throw new Refusal("conflict", door.sentence);
 		const { name, email } = form;
-		const id = randomUUID();
-		const made = await tx
-			.insert(user)
-			.values({ id, name, email, role: door.role, emailVerified: true })
-			.onConflictDoNothing()
-			.returning({ id: user.id });
-		if (made.length === 0)
+		const id = await makeAccount(tx, { name, email, role: door.role, hash });
+		if (!id)
 			throw new Refusal("conflict", [
 				{ path: ["email"], sentence: "Somebody has an account with this e-mail already." },
 			]);
-		await tx
-			.insert(account)
-			.values({ id: randomUUID(), accountId: id, providerId: "credential", userId: id, password: hash });
 		await tx.update(invitation).set({ usedAt: now }).where(eq(invitation.keyHash, hashed));
 		await noteAudit(tx, "joined", `${email} as ${door.role}`, { actor: { id, name }, now, headers });
 	});

@@ -1,9 +1,9 @@
 import type { KilnForm } from "@contract/documents/kiln";
-import { NEW_ELEMENTS } from "@core/kiln/record";
 import { useState } from "react";
 import { NumberField, TextField } from "../../forms/fields";
 import { Caution, Trouble } from "../../forms/notice";
 import { useAct } from "../../lib/api";
+import { newKiln } from "../kilns/new-kiln";
 
 /** A middling block: its susceptor takes about so much. From memory. */
 const BLOCK_BODY = { powerW: 600, lossWPerK: 0.6, capacityJPerK: 1200, roomC: 20 };
@@ -71,24 +71,14 @@ export function BlockStep({ blocks }: { blocks: readonly { id: string; name: str
 	);
 }
 
-const blockOf = (id: string, name: string, insideMm: number): KilnForm => ({
-	id,
-	name,
-	kind: "microwaveBlock",
-	doorSide: "top",
-	shelfShape: "rectangle",
-	shelfWidthMm: insideMm,
-	shelfHeightMm: insideMm,
-	marginMm: 5,
-	clearHeightMm: 20,
-	maxC: 850,
-	maxSegments: 12,
-	body: BLOCK_BODY,
-	plateW: null,
-	zones: [],
-	elements: { fittedOn: null, dueFirings: NEW_ELEMENTS.dueFirings },
-	upkeep: [],
-	shelves: [],
-	line: null,
-	permissions: { steer: false, start: false },
-});
+const blockOf = (id: string, name: string, insideMm: number): KilnForm =>
+	newKiln(id, name, {
+		kind: "microwaveBlock",
+		shelfWidthMm: insideMm,
+		shelfHeightMm: insideMm,
+		marginMm: 5,
+		clearHeightMm: 20,
+		maxC: 850,
+		body: BLOCK_BODY,
+		upkeep: [],
+	});

@@ -1,12 +1,13 @@
 import type { KilnForm } from "@contract/documents/kiln";
 import { bodyOf, PLAIN_KILN, PLAIN_KILNS, type PlainKiln, type PlainKilnKind } from "@core/kiln/plain-kiln";
-import { NEW_ELEMENTS, SHELF_SHAPES, type ShelfShape, USUAL_UPKEEP } from "@core/kiln/record";
+import { SHELF_SHAPES, type ShelfShape } from "@core/kiln/record";
 import { useState } from "react";
 import { ChoiceField, NumberField, TextField } from "../../forms/fields";
 import { Caution, Trouble } from "../../forms/notice";
 import { useAct } from "../../lib/api";
 import { useFigure } from "../../lib/prefs";
 import { sizeWords } from "../../ui/size-words";
+import { newKiln } from "../kilns/new-kiln";
 import { ShelfOutline } from "../kilns/shelf-outline";
 
 const WORDS: Record<PlainKilnKind, string> = {
@@ -112,21 +113,5 @@ export function KilnStep({ kilns }: { kilns: readonly { id: string; name: string
 
 const kilnOf = (id: string, name: string, plain: PlainKiln): KilnForm => {
 	const { powerW, ...shelf } = plain;
-	return {
-		id,
-		name,
-		kind: "electric",
-		...shelf,
-		marginMm: MARGIN_MM,
-		maxC: 900,
-		maxSegments: 12,
-		body: bodyOf(plain),
-		plateW: powerW,
-		zones: [],
-		elements: { fittedOn: null, dueFirings: NEW_ELEMENTS.dueFirings },
-		upkeep: USUAL_UPKEEP.map(({ what, everyFirings }) => ({ what, everyFirings })),
-		shelves: [],
-		line: null,
-		permissions: { steer: false, start: false },
-	};
+	return newKiln(id, name, { ...shelf, marginMm: MARGIN_MM, body: bodyOf(plain), plateW: powerW });
 };

@@ -1,7 +1,4 @@
-import type { KilnForm } from "@contract/documents/kiln";
 import type { KilnCell, KilnsView } from "@contract/kilns";
-import { DEFAULT_KILN } from "@core/kiln/kiln";
-import { NEW_ELEMENTS, USUAL_UPKEEP } from "@core/kiln/record";
 import { phraseText } from "@core/units/phrase";
 import { dayAndClock } from "@formats/time";
 import { Trouble } from "../../forms/notice";
@@ -12,6 +9,7 @@ import { useAway } from "../../ui/put-away";
 import { Glow } from "../../ui/signs";
 import { sizeWords } from "../../ui/size-words";
 import { FireNav } from "../firings/fire-nav";
+import { newKiln } from "./new-kiln";
 import { ShelfOutline } from "./shelf-outline";
 import { UpkeepLine } from "./upkeep-line";
 
@@ -33,7 +31,7 @@ function KilnList({ view, frame }: StationProps<"kilns">) {
 						type="button"
 						className="btn btn-sm max-lg:h-11"
 						disabled={add.isPending}
-						onClick={() => add.send((id) => ({ kiln: newKiln(id(), view.kilns.length + 1), revision: 0 }))}
+						onClick={() => add.send((id) => ({ kiln: newKiln(id(), `Kiln ${view.kilns.length + 1}`), revision: 0 }))}
 					>
 						Add a kiln
 					</button>
@@ -108,25 +106,3 @@ function Heat({ cell }: { cell: KilnCell }) {
 		</span>
 	);
 }
-
-const newKiln = (id: string, number: number): KilnForm => ({
-	id,
-	name: `Kiln ${number}`,
-	kind: "electric" as const,
-	doorSide: "top" as const,
-	shelfShape: "rectangle" as const,
-	shelfWidthMm: 400,
-	shelfHeightMm: 400,
-	marginMm: 15,
-	clearHeightMm: 150,
-	maxC: 900,
-	maxSegments: 12,
-	body: DEFAULT_KILN,
-	plateW: null,
-	zones: [],
-	elements: { fittedOn: null, dueFirings: NEW_ELEMENTS.dueFirings },
-	upkeep: USUAL_UPKEEP.map(({ what, everyFirings }) => ({ what, everyFirings })),
-	shelves: [],
-	line: null,
-	permissions: { steer: false, start: false },
-});
