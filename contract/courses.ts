@@ -1,14 +1,12 @@
 import { z } from "zod";
 import { assistant, instructor } from "./action";
 import { email } from "./begin";
-import { count, day, id, isDistinct, revision, words } from "./fields";
+import { clockTime, count, day, id, isDistinct, revision, words } from "./fields";
 import { seenByAssistant } from "./view";
 
 /** Courses, their evenings, and who comes to them. Days "2031-03-08", times "18:30" in the studio's zone, money in minor units. */
 
 export const LARGEST_COURSE = { evenings: 60, places: 60 } as const;
-
-const time = (name: string) => z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, `${name} is written like 18:30.`);
 
 const courseFields = z.strictObject({
 	id,
@@ -24,8 +22,8 @@ export type CourseForm = z.infer<typeof courseFields>;
 const slot = {
 	id,
 	day,
-	startsAt: time("The beginning"),
-	endsAt: time("The end"),
+	startsAt: clockTime("The beginning"),
+	endsAt: clockTime("The end"),
 	promisedDay: day.nullable(),
 };
 const endsLater = ({ startsAt, endsAt }: { startsAt: string; endsAt: string }) => startsAt < endsAt;

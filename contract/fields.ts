@@ -47,3 +47,7 @@ export const celsius = (name: string, least: number, most: number) =>
 		.number({ error: `${name} must be a number.` })
 		.min(least, `${name} must be at least ${least} °C.`)
 		.max(most, `${name} must be at most ${most} °C.`);
+
+/** A time of the wall clock, "18:30". */
+export const clockTime = (name: string) =>
+	z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, `${name} is written like 18:30.`);

@@ -1,3 +1,4 @@
+import type { FiringCost } from "@core/cost/firing-cost";
 import type { FuseLevel } from "@core/firing/level";
 import type { MergedDemand } from "@core/firing/merge";
 import type { Schedule } from "@core/firing/schedule";
@@ -25,6 +26,14 @@ export interface FiringPiece extends PieceBrief {
 	next: NextStep | null;
 }
 
+/** What the studio's hours say of a firing. */
+export interface HouseHours {
+	/** When somebody is there to open it; null where nobody ever is. */
+	openThere: string | null;
+	/** Sentences about quiet hours, hours with nobody there. */
+	warnings: string[];
+}
+
 export interface FiringCard {
 	id: string;
 	number: number;
@@ -40,6 +49,10 @@ export interface FiringCard {
 	speedUp: number;
 	openAt: string | null;
 	openS: number;
+	/** Of a planned firing as if it were started now; of a running one from its start. */
+	house: HouseHours;
+	/** What it costs; null for who may not see money. */
+	cost: FiringCost | null;
 	/** As corrected while it runs; null until something could be said. */
 	predictedEndS: number | null;
 	predictedOpenS: number | null;

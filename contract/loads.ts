@@ -1,3 +1,4 @@
+import type { FiringCost } from "@core/cost/firing-cost";
 import type { CurvePoint } from "@core/firing/curve";
 import type { FuseLevel } from "@core/firing/level";
 import type { GlassFamily } from "@core/glass/family";
@@ -5,6 +6,7 @@ import type { LoadProposal } from "@core/loading/propose";
 import { z } from "zod";
 import { assistant } from "./action";
 import { id, seq } from "./fields";
+import type { HouseHours } from "./firings";
 import type { KilnCard } from "./kilns";
 import type { Pictures } from "./kits";
 import type { PieceBrief } from "./pieces";
@@ -30,6 +32,9 @@ export interface LoadView {
 export interface ProposalView extends LoadProposal {
 	kilnId: string;
 	openAt: string;
+	house: HouseHours;
+	/** What it costs; null for who may not see money. */
+	cost: FiringCost | null;
 	plan: CurvePoint[];
 	air: CurvePoint[];
 }

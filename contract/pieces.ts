@@ -4,6 +4,7 @@ import type { AsMade, PieceEvent } from "@core/journey/events";
 import type { JourneyState } from "@core/journey/journey";
 import type { RouteStep } from "@core/kit/kit";
 import type { PromiseState } from "@core/promise/promise";
+import type { PaperSize } from "@core/studio/customs";
 import { z } from "zod";
 import { assistant } from "./action";
 import type { SessionBrief } from "./classes";
@@ -101,6 +102,7 @@ export interface PieceView {
 }
 
 export interface LabelsView {
+	paper: PaperSize;
 	labels: {
 		code: string;
 		student: string | null;

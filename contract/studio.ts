@@ -1,10 +1,13 @@
 import type { Schools } from "@core/firing/schools";
+import type { Customs } from "@core/studio/customs";
+import type { Station } from "@core/studio/stations";
 import type { Units } from "@core/units/phrase";
 import { z } from "zod";
 import { instructor } from "./action";
 import { currency, timeZone, units } from "./begin";
+import { customs } from "./documents/customs";
 import { schools } from "./documents/schedule";
-import { isDistinct, lengthMm, revision, words } from "./fields";
+import { count, isDistinct, lengthMm, revision, words } from "./fields";
 import type { AlarmBrief, KilnCell } from "./kilns";
 import type { Role } from "./people";
 import { seenByAssistant, seenByInstructor } from "./view";
@@ -24,12 +27,11 @@ export const settings = z.strictObject({
 		.min(1, "The pickup shelf needs at least 1 spot.")
 		.max(120, "At most 120 spots.")
 		.refine(isDistinct, "A spot stands here twice."),
+	customs,
+	/** The next firing bears this number; it cannot be one that was given already. */
+	nextFiring: count("The next firing’s number", 1, 1_000_000_000),
 });
 export type Settings = z.infer<typeof settings>;
-
-export const STATIONS = ["kits", "cut", "bench", "dry", "load", "fire", "open", "handOver"] as const;
-
-export type Station = (typeof STATIONS)[number];
 
 export interface StationCount {
 	count: number;
@@ -48,6 +50,9 @@ export interface FrameView {
 	person: { name: string; role: Role };
 	/** Kept free between pieces on a shelf, mm. */
 	clearanceMm: number;
+	customs: Omit<Customs, "tariff">;
+	/** ISO 4217; null for who may not see money. */
+	currency: string | null;
 	stations: Record<Station, StationCount>;
 	kilns: KilnCell[];
 	alarms: AlarmBrief[];
@@ -95,12 +100,12 @@ export interface SettingsView {
 export const actions = {
 	saveSettings: instructor
 		.asks(z.strictObject({ settings, schools, revision: revision.min(1, "The studio is there already.") }))
-		.touches("studio", "kits", "schedules", "pieces")
+		.touches("studio", "kits", "schedules", "pieces", "stock", "loads")
 		.answers<{ revision: number }>(),
 };
 
 export const views = {
-	settings: seenByInstructor.given({}).of("studio", "pieces").shows<SettingsView>(),
+	settings: seenByInstructor.given({}).of("studio", "pieces", "firings").shows<SettingsView>(),
 	frame: seenByAssistant
 		.given({})
 		.of("studio", "kits", "stock", "classes", "pieces", "loads", "kilns", "firings", "readings", "alarms", "live")

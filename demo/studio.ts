@@ -3,9 +3,27 @@ import { type FritGrade, type Glass, PLAIN_SHEET } from "@core/glass/glass";
 import { DEFAULT_KILN } from "@core/kiln/kiln";
 import { GENERIC_MAP, STAND_IN } from "@core/kiln/register-map";
 import type { Mould } from "@core/kit/mould";
+import { type Customs, USUAL_CUSTOMS } from "@core/studio/customs";
 
 /** The made-up studio: a glass room in a former grain-and-wind-pump works on a high plain. Everybody in it is invented. */
-export const STUDIO = { name: "Tailvane Glass Room", timeZone: "America/Denver", currency: "USD", isDemo: true };
+export const STUDIO = {
+	name: "Tailvane Glass Room",
+	timeZone: "America/Denver",
+	currency: "USD",
+	isDemo: true,
+	customs: {
+		...USUAL_CUSTOMS,
+		quiet: { from: "22:00", to: "06:30" },
+		paper: "letter",
+		tariff: { kwhMinor: 16.4, shelfHourMinor: 120 },
+		cautions: {
+			...USUAL_CUSTOMS.cautions,
+			cut: "Glass dust goes into the grey bin by the chaff door, wet.",
+			bench: "The eyewash stands beside the old chaff door.",
+			fire: "One kiln at a time on the pump-house socket: the hopper kiln or the silo kiln.",
+		},
+	} satisfies Customs,
+};
 
 export const PEOPLE = [
 	{ name: "Marit Oleandro", email: "marit@tailvane.example", role: "instructor" as const },

@@ -6,13 +6,13 @@ import { type Glass, isStriker } from "@core/glass/glass";
 import { drawnParts } from "@core/kit/drawn";
 import { cutsOf, type KitDesign } from "@core/kit/kit";
 import type { KitReading } from "@core/stack/read-kit";
+import type { PaperSize } from "@core/studio/customs";
 import { formatFigure, phraseText, type Units } from "@core/units/phrase";
 import { type Color, PDFDocument, type PDFPage, rgb } from "pdf-lib";
 import { type FontFiles, PdfType } from "./pdf-type";
 
 /** Paper in points (1/72 in). Sources: ISO 216 A4 210 × 297 mm; ANSI Letter 8.5 × 11 in. */
-export const PAPERS = { a4: [595.28, 841.89], letter: [612, 792] } as const;
-export type Paper = keyof typeof PAPERS;
+export const PAPERS = { a4: [595.28, 841.89], letter: [612, 792] } as const satisfies Record<PaperSize, unknown>;
 
 const POINT_PER_MM = 72 / 25.4;
 const MARGIN = 48;
@@ -29,7 +29,7 @@ export interface KitSheet {
 	/** "version 3" or "draft", and the palette's name. */
 	edition: string;
 	units: Units;
-	paper: Paper;
+	paper: PaperSize;
 	fonts: FontFiles;
 }
 

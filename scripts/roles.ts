@@ -51,7 +51,7 @@ export async function grantRoles(ownerUrl: string, { plain, copy }: Passwords): 
 		await makeQueue(sql);
 		await sql.unsafe(`grant usage on schema public to ${PLAIN_ROLE}`);
 		await sql.unsafe(`grant select, insert, update, delete on all tables in schema public to ${PLAIN_ROLE}`);
-		await sql.unsafe(`grant usage, select on all sequences in schema public to ${PLAIN_ROLE}`);
+		await sql.unsafe(`grant usage, select, update on all sequences in schema public to ${PLAIN_ROLE}`);
 		await sql.unsafe(`revoke update, delete on audit from ${PLAIN_ROLE}`);
 	} finally {
 		await close();

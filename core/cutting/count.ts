@@ -24,13 +24,19 @@ export interface CutLine {
 	spares: number;
 }
 
+/** Cut beyond what is needed: a share of it, at least so many of each kind. */
+export interface Spares {
+	/** 0.1: a tenth more. */
+	share: number;
+	least: number;
+}
+
 /** Small parts get lost and broken; each kind gets at least two. Common practice, no source. */
-export const SPARE_SHARE = 0.1;
-export const LEAST_SPARES = 2;
+export const USUAL_SPARES: Spares = { share: 0.1, least: 2 };
 const LARGE_MM = 100;
 
 /** Everything to prepare for `kits` kits of one design with spares: cuts per glass, widest strip first, then the rest. */
-export function cutListOf(parts: readonly KitPart[], kits: number): CutLine[] {
+export function cutListOf(parts: readonly KitPart[], kits: number, spares: Spares = USUAL_SPARES): CutLine[] {
 	return [...groupBy(parts, cutKey).entries()]
 		.map(([key, same]): CutLine => {
 			const part = same[0] as KitPart;
@@ -46,7 +52,7 @@ export function cutListOf(parts: readonly KitPart[], kits: number): CutLine[] {
 				stripMm: shape ? Math.min(...boxOf(shape)) : 0,
 				perKit: same.length,
 				needed,
-				spares: part.kind === "sheet" ? sparesFor(part.shape, needed) : 0,
+				spares: part.kind === "sheet" ? sparesFor(part.shape, needed, spares) : 0,
 			};
 		})
 		.sort(
@@ -58,11 +64,11 @@ export function cutListOf(parts: readonly KitPart[], kits: number): CutLine[] {
 		);
 }
 
-/** About a tenth more and at least two of each kind; one is enough of a part as large as the piece itself. */
-export function sparesFor(shape: CutShape, needed: number): number {
+/** A share more and at least so many of each kind; one is enough of a part as large as the piece itself. */
+export function sparesFor(shape: CutShape, needed: number, { share, least }: Spares = USUAL_SPARES): number {
 	if (needed === 0) return 0;
-	if (Math.min(...boxOf(shape)) >= LARGE_MM) return 1;
-	return Math.max(LEAST_SPARES, Math.ceil(needed * SPARE_SHARE));
+	const spares = Math.max(least, Math.ceil(needed * share));
+	return Math.min(...boxOf(shape)) >= LARGE_MM ? Math.min(1, spares) : spares;
 }
 
 function amountOf(part: KitPart): Figure | null {

@@ -1,7 +1,16 @@
 import type { JourneyState } from "../journey/journey";
 
+/** Hours of each part of a piece's way: until it is loaded, fired and cool, judged, cold-worked, wrapped. */
+export interface UsualHours {
+	queue: number;
+	firing: number;
+	judge: number;
+	coldWork: number;
+	wrap: number;
+}
+
 /** How long things take where the studio has no record yet, hours. Common practice, no source. */
-export const USUAL_HOURS = { queue: 36, firing: 20, judge: 12, coldWork: 24, wrap: 4 } as const;
+export const USUAL_HOURS: UsualHours = { queue: 36, firing: 20, judge: 12, coldWork: 24, wrap: 4 };
 
 export interface OnItsWay {
 	state: JourneyState;
@@ -13,9 +22,9 @@ export interface OnItsWay {
 }
 
 /** The instant (ms) a piece will probably be ready to collect; undefined for a piece nobody waits for. An estimate. */
-export function expectedReadyMs(piece: OnItsWay, nowMs: number): number | undefined {
+export function expectedReadyMs(piece: OnItsWay, nowMs: number, usual: UsualHours = USUAL_HOURS): number | undefined {
 	const hour = 3_600_000;
-	const { queue, firing, judge, coldWork, wrap } = USUAL_HOURS;
+	const { queue, firing, judge, coldWork, wrap } = usual;
 	const eachFiring = queue + firing + judge;
 	const later = Math.max(0, piece.firingsLeft - 1) * eachFiring * hour;
 	switch (piece.state) {
@@ -39,9 +48,14 @@ export function expectedReadyMs(piece: OnItsWay, nowMs: number): number | undefi
 export type PromiseState = "kept" | "ok" | "atRisk" | "late";
 
 /** @param promisedEndMs end of the promised day */
-export function promiseState(piece: OnItsWay, promisedEndMs: number, nowMs: number): PromiseState {
+export function promiseState(
+	piece: OnItsWay,
+	promisedEndMs: number,
+	nowMs: number,
+	usual: UsualHours = USUAL_HOURS,
+): PromiseState {
 	if (piece.state === "ready" || piece.state === "collected") return "kept";
 	if (nowMs > promisedEndMs) return "late";
-	const expected = expectedReadyMs(piece, nowMs);
+	const expected = expectedReadyMs(piece, nowMs, usual);
 	return expected === undefined || expected > promisedEndMs ? "atRisk" : "ok";
 }

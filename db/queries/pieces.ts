@@ -1,7 +1,7 @@
 import type { PieceBrief } from "@contract/pieces";
 import type { AsPlanned } from "@core/journey/as-made-differs";
 import { type Journey, type JourneyState, STATES } from "@core/journey/journey";
-import { promiseState } from "@core/promise/promise";
+import { promiseState, type UsualHours } from "@core/promise/promise";
 import { type KitReading, stackCode } from "@core/stack/read-kit";
 import { endOfDayMs } from "@formats/time";
 import { and, asc, count, eq, gt, inArray, isNotNull, isNull, lt, max, ne, or, type SQL, sql } from "drizzle-orm";
@@ -22,7 +22,7 @@ export const unfinished = (): SQL | undefined => and(withTheStudio(), or(ne(piec
 export async function briefs(
 	reader: Reader,
 	where: SQL | undefined,
-	when: { now: Date; timeZone: string },
+	when: { now: Date; timeZone: string; usualHours: UsualHours },
 	most?: number,
 ): Promise<PieceBrief[]> {
 	const glasses = new Map((await reader.select().from(glass)).map((one) => [one.id, one]));
@@ -91,6 +91,7 @@ export async function briefs(
 						},
 						endOfDayMs(row.piece.promisedDay, when.timeZone),
 						when.now.getTime(),
+						when.usualHours,
 					)
 				: null,
 			firingId: row.piece.firingId,

@@ -38,3 +38,18 @@ export async function setSpots(tx: Transaction, labels: readonly string[]): Prom
 	await tx.delete(pickupSpot);
 	await tx.insert(pickupSpot).values(labels.map((label, sort) => ({ label, sort })));
 }
+
+/** What numbers firings. */
+const SERIES = sql.identifier("firing_number_seq");
+
+/** The number the next firing will bear. */
+export async function loadNextFiring(reader: Reader): Promise<number> {
+	const rows = await reader.execute<{ next: number }>(
+		sql`select (last_value + is_called::int)::int as next from ${SERIES}`,
+	);
+	return rows[0]?.next ?? 1;
+}
+
+/** Counting of firings goes on from here. */
+export const setNextFiring = (tx: Transaction, next: number) =>
+	tx.execute(sql`select setval(pg_get_serial_sequence('firing', 'number'), ${next}, false)`);

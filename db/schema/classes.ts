@@ -1,5 +1,18 @@
-import { boolean, date, index, integer, pgTable, primaryKey, text, time, unique, uuid } from "drizzle-orm/pg-core";
-import { instant, retired, revision } from "./columns";
+import {
+	boolean,
+	date,
+	index,
+	integer,
+	jsonb,
+	pgTable,
+	primaryKey,
+	text,
+	time,
+	unique,
+	uuid,
+} from "drizzle-orm/pg-core";
+import { SIGN_UP_STATES, type SignUpState } from "../../contract/sign-up";
+import { instant, oneOf, retired, revision } from "./columns";
 import { kitDesign } from "./kits";
 import { student } from "./people";
 
@@ -14,6 +27,10 @@ export const course = pgTable("course", {
 	places: integer("places").notNull().default(8),
 	/** For all of it, minor units; null: not said. */
 	priceMinor: integer("price_minor"),
+	/** Whoever has the address with this in it may ask for a place; null: nobody does. */
+	signUpKey: text("sign_up_key").unique(),
+	/** So many of the small kits are chosen at most by who signs up; of the large ones one. */
+	smallKits: integer("small_kits").notNull().default(1),
 	retired: retired(),
 });
 
@@ -27,6 +44,8 @@ export const courseKit = pgTable(
 		kitId: uuid("kit_id")
 			.notNull()
 			.references(() => kitDesign.id, { onDelete: "cascade" }),
+		/** Takes the whole class: one is made, and nothing beside it. */
+		isLarge: boolean("is_large").notNull().default(false),
 	},
 	(t) => [primaryKey({ columns: [t.courseId, t.kitId] })],
 );
@@ -67,6 +86,34 @@ export const enrolment = pgTable(
 		primaryKey({ columns: [t.sessionId, t.studentId] }),
 		unique().on(t.sessionId, t.seat),
 		index("enrolment_student").on(t.studentId),
+	],
+);
+
+/** Somebody outside who asked for a place through the course's address, until the instructor has decided, and what they chose. */
+export const signUp = pgTable(
+	"sign_up",
+	{
+		id: uuid("id").primaryKey().defaultRandom(),
+		courseId: uuid("course_id")
+			.notNull()
+			.references(() => course.id, { onDelete: "cascade" }),
+		at: instant("at").notNull(),
+		name: text("name").notNull(),
+		email: text("email").notNull(),
+		phone: text("phone").notNull().default(""),
+		/** Who answers for somebody under sixteen. */
+		adult: text("adult").notNull().default(""),
+		note: text("note").notNull().default(""),
+		kitIds: jsonb("kit_ids").$type<string[]>().notNull().default([]),
+		/** Waits for a place: all were taken when it came. */
+		state: text("state").$type<SignUpState>().notNull(),
+		/** Who they are in the studio's book, once confirmed. */
+		studentId: uuid("student_id").references(() => student.id, { onDelete: "cascade" }),
+	},
+	(t) => [
+		unique().on(t.courseId, t.email),
+		index("sign_up_student").on(t.studentId),
+		oneOf("sign_up_state_known", t.state, SIGN_UP_STATES),
 	],
 );
 

@@ -10,6 +10,7 @@ import {
 	type WarmUpSchool,
 } from "../../core/firing/schools";
 import { SOAK_SCHOOLS, type SoakSchool } from "../../core/glass/family";
+import { type Customs, USUAL_CUSTOMS } from "../../core/studio/customs";
 import type { LengthUnit } from "../../core/units/length";
 import type { TemperatureUnit } from "../../core/units/temperature";
 import { instant, oneOf, revision } from "./columns";
@@ -37,6 +38,8 @@ export const studio = pgTable(
 		isDemo: boolean("is_demo").notNull().default(false),
 		/** Whoever has the address with this in it reads the calendar; null: nobody does. */
 		calendarKey: text("calendar_key"),
+		/** How the studio does things where the trade leaves it to them. */
+		customs: jsonb("customs").$type<Customs>().notNull().default(USUAL_CUSTOMS),
 		nextPieceNumber: integer("next_piece_number").notNull().default(0),
 	},
 	(t) => [

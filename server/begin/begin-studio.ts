@@ -1,6 +1,7 @@
 import { type BeginForm, beginForm } from "@contract/begin";
 import { problemsOf } from "@contract/problems";
 import { FAMILY_90, FAMILY_96 } from "@core/glass/family";
+import { type PaperSize, USUAL_CUSTOMS } from "@core/studio/customs";
 import type { LengthUnit } from "@core/units/length";
 import type { TemperatureUnit } from "@core/units/temperature";
 import type { Database } from "@db/connect";
@@ -29,7 +30,9 @@ export async function beginStudio(db: Database, raw: unknown, headers: Headers, 
 	await inTransaction(db, async (tx) => {
 		const [lengthUnit, temperatureUnit] = form.units.split(".") as [LengthUnit, TemperatureUnit];
 		const { timeZone, currency } = form;
-		const row = { name: form.studio, timeZone, currency, lengthUnit, temperatureUnit };
+		const paper: PaperSize = lengthUnit === "in" ? "letter" : "a4";
+		const customs = { ...USUAL_CUSTOMS, paper };
+		const row = { name: form.studio, timeZone, currency, lengthUnit, temperatureUnit, customs };
 		const begun = await tx.insert(studio).values(row).onConflictDoNothing().returning();
 		if (begun.length === 0) throw new Refusal("conflict", "This studio has been begun already. Sign in.");
 		await tx.insert(glassFamily).values([FAMILY_90, FAMILY_96]);

@@ -12,10 +12,13 @@ import type { UseCase } from "../house/context";
 import { inTheBook, Refusal } from "../house/refusal";
 import { misfitFor } from "../kilns/models/lessons";
 import { firingModel } from "./models/firing-model";
+import { refuseAtKiln } from "./models/hands";
 import { mayOpen } from "./models/may-open";
 
 /** Ends a firing and opens the kiln: by measured temperature and time; earlier only by an instructor with a reason. */
-export const openFiring: UseCase<"openFiring"> = async ({ tx, now, actor }, { firingId, earlyReason }) => {
+export const openFiring: UseCase<"openFiring"> = async (context, { firingId, earlyReason }) => {
+	const { tx, now, actor } = context;
+	refuseAtKiln(context, "open");
 	const row = inTheBook(await lockFiring(tx, firingId), "firing");
 	if (row.state === "opened") return { firingId };
 	if (row.state !== "running")

@@ -9,10 +9,12 @@ import { isStandIn, pressStart } from "../devices/stand-in-panel";
 import type { UseCase } from "../house/context";
 import { inTheBook, Refusal } from "../house/refusal";
 import { recordSteps } from "../pieces/models/record";
+import { refuseAtKiln } from "./models/hands";
 
 /** Starts a planned firing: somebody is at the kiln and has pressed its start; here the record and the readings begin. */
 export const startFiring: UseCase<"startFiring"> = async (context, { firingId, speedUp }) => {
 	const { tx, now } = context;
+	refuseAtKiln(context, "load");
 	const row = inTheBook(await lockFiring(tx, firingId), "firing");
 	if (row.state === "running" && row.startedAt) return { startedAt: row.startedAt.toISOString() };
 	if (row.state !== "planned")

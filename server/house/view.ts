@@ -14,4 +14,8 @@ export interface ViewContext {
 export type View<N extends ViewName> = (context: ViewContext, params: ViewParams<N>) => Promise<Views[N]>;
 
 /** How {@link briefs} dates its pieces. */
-export const when = ({ now, studio }: ViewContext) => ({ now, timeZone: studio.timeZone });
+export const when = ({ now, studio }: ViewContext) => ({
+	now,
+	timeZone: studio.timeZone,
+	usualHours: studio.customs.usualHours,
+});

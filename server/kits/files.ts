@@ -1,13 +1,13 @@
 import { writeKitFile } from "@contract/documents/kit-file";
 import { id } from "@contract/fields";
 import { inPalette, type KitDesign } from "@core/kit/kit";
+import { PAPER_SIZES } from "@core/studio/customs";
 import type { Units } from "@core/units/phrase";
 import type { Database } from "@db/connect";
 import { loadGlass, loadGlassBook, loadMoulds } from "@db/queries/glass";
 import { loadStudio } from "@db/queries/studio";
 import { kitDesign, kitVersion } from "@db/schema";
 import { kitDxf } from "@formats/kit-dxf";
-import { PAPERS, type Paper } from "@formats/kit-pdf";
 import { kitSvg } from "@formats/kit-svg";
 import { and, eq } from "drizzle-orm";
 import { inPool } from "../heavy/in-pool";
@@ -25,7 +25,8 @@ export interface FileWish {
 	file: string;
 	version: number | undefined;
 	palette: string | undefined;
-	paper: string;
+	/** The studio’s own where nothing is said. */
+	paper: string | undefined;
 	units: Units;
 }
 
@@ -50,7 +51,9 @@ export async function kitFileOf(db: Database, wish: FileWish): Promise<OpenFile>
 		case "kit.dxf":
 			return { body: kitDxf(design, byId), type: "image/vnd.dxf", name: `${name}.dxf` };
 		case "kit.pdf": {
-			if (!Object.hasOwn(PAPERS, wish.paper)) throw new Refusal("invalid", "Paper is a4 or letter.");
+			const studio = await loadStudio(db);
+			const paper = PAPER_SIZES.find((size) => size === (wish.paper ?? studio.customs.paper));
+			if (!paper) throw new Refusal("invalid", "Paper is a4 or letter.");
 			const palette = document.palettes.find(({ id }) => id === wish.palette);
 			const edition = [
 				wish.version === undefined ? "draft" : `version ${wish.version}`,
@@ -63,10 +66,10 @@ export async function kitFileOf(db: Database, wish: FileWish): Promise<OpenFile>
 				reading: palette || !isCurrent(kept, book) ? undefined : kept.reading,
 				glasses: byId,
 				moulds: new Map(moulds.map((one) => [one.id, one])),
-				studio: (await loadStudio(db)).name,
+				studio: studio.name,
 				edition: edition.join(", "),
 				units: wish.units,
-				paper: wish.paper as Paper,
+				paper,
 			});
 			return { body, type: "application/pdf", name: `${name}.pdf` };
 		}

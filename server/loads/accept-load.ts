@@ -3,6 +3,7 @@ import { mayBeLoaded } from "@core/journey/journey";
 import { firingOf, loadFiring } from "@db/queries/firings";
 import { lockPieces } from "@db/queries/pieces";
 import { firing, firingPlace } from "@db/schema";
+import { refuseAtKiln } from "../firings/models/hands";
 import type { UseCase } from "../house/context";
 import { Refusal } from "../house/refusal";
 import { lockedKiln, refuseRetired } from "../kilns/models/kiln";
@@ -12,6 +13,7 @@ import { planLoad } from "./models/plan-load";
 /** Turns a proposal into a planned firing, after checking everything again against the pieces as they are now. */
 export const acceptLoad: UseCase<"acceptLoad"> = async (context, { firingId, kilnId, pieces: chosen }) => {
 	const { tx, now, studio } = context;
+	refuseAtKiln(context, "load");
 	const again = await loadFiring(tx, firingId);
 	if (again) return { firingId, number: again.number };
 	refuseRetired(await lockedKiln(tx, kilnId));

@@ -1,9 +1,12 @@
+import { costFor, endOf } from "../firings/models/costs";
 import { inPool } from "../heavy/in-pool";
 import type { View } from "../house/view";
+import { houseHoursOf } from "../studio/models/house-hours";
 import { loadKilnOf, planLoad } from "./models/plan-load";
 
 /** The load these pieces would make; nothing is written. */
-export const proposal: View<"proposal"> = async ({ db, studio, now }, params) => {
+export const proposal: View<"proposal"> = async (context, params) => {
+	const { db, studio, now } = context;
 	const { proposal: planned, kiln, family, pieces } = await planLoad(db, studio, params.kiln, params.pieces);
 	const loaded = pieces.filter(({ id }) => planned.places.some((place) => place.id === id));
 	const drawn = await inPool("drawLoad", {
@@ -12,10 +15,13 @@ export const proposal: View<"proposal"> = async ({ db, studio, now }, params) =>
 		family,
 		schedule: planned.schedule,
 	});
+	const openAt = new Date(now.getTime() + planned.openS * 1000);
 	return {
 		...planned,
 		kilnId: kiln.id,
-		openAt: new Date(now.getTime() + planned.openS * 1000).toISOString(),
+		openAt: openAt.toISOString(),
+		house: houseHoursOf(studio, now, endOf(now, planned.schedule), openAt),
+		cost: costFor(context, { kwh: planned.kwh, hours: planned.openS / 3600 }),
 		...drawn,
 	};
 };

@@ -12,6 +12,7 @@ export const labels: View<"labels"> = async (context, params) => {
 		.slice(0, 60);
 	const pieces = codes.length > 0 ? await briefs(context.db, inArray(piece.code, codes), when(context)) : [];
 	return {
+		paper: context.studio.customs.paper,
 		labels: pieces
 			.sort((a, b) => codes.indexOf(a.code) - codes.indexOf(b.code))
 			.map(({ code, student: name, kit, stackCode }) => ({ code, student: name, kit, stackCode, ...qrOf(code) })),

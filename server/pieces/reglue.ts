@@ -4,7 +4,7 @@ import { recordStep } from "./models/record";
 
 /** Glued again after something came loose: dries anew. */
 export const reglue: UseCase<"reglue"> = async (context, { pieceId, eventId, seq, glue }) => {
-	const readyFrom = dryFrom(context.now, glue);
+	const readyFrom = dryFrom(context, glue);
 	const { journey } = await recordStep(context, {
 		pieceId,
 		eventId,

@@ -20,7 +20,10 @@ export const cut: View<"cut"> = async (context, params) => {
 			kits: run.kits,
 			kit: kit.document,
 			kitId: kit.keptId,
-			lines: cutListOf(cutsOf(kit.document), run.kits).map((line) => ({ ...line, done: done.get(line.key) ?? 0 })),
+			lines: cutListOf(cutsOf(kit.document), run.kits, context.studio.customs.spares).map((line) => ({
+				...line,
+				done: done.get(line.key) ?? 0,
+			})),
 		})),
 	};
 };

@@ -1,4 +1,5 @@
 import { loadHeartbeats } from "@db/queries/heartbeats";
+import { currencyFor } from "../glass/models/books";
 import type { View } from "../house/view";
 import { alarmBriefs, openOrUnseen } from "../kilns/models/alarms";
 import { kilnCells } from "../kilns/models/cells";
@@ -8,6 +9,7 @@ import { stationCounts } from "./models/station-counts";
 export const frame: View<"frame"> = async (context) => {
 	const { studio, actor, now } = context;
 	const kilns = await kilnCells(context);
+	const { tariff: _, ...customs } = studio.customs;
 	return {
 		studio: studio.name,
 		isDemo: studio.isDemo,
@@ -16,6 +18,8 @@ export const frame: View<"frame"> = async (context) => {
 		now: now.toISOString(),
 		person: { name: actor.name, role: actor.role },
 		clearanceMm: studio.clearanceMm,
+		customs,
+		currency: currencyFor(context),
 		stations: await stationCounts(context, kilns),
 		kilns,
 		alarms: await alarmBriefs(context.db, openOrUnseen()),

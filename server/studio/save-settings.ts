@@ -1,6 +1,6 @@
 import type { LengthUnit } from "@core/units/length";
 import type { TemperatureUnit } from "@core/units/temperature";
-import { setSpots, takenSpots } from "@db/queries/studio";
+import { loadNextFiring, setNextFiring, setSpots, takenSpots } from "@db/queries/studio";
 import { studio } from "@db/schema";
 import type { UseCase } from "../house/context";
 import { Refusal } from "../house/refusal";
@@ -11,11 +11,19 @@ export const saveSettings: UseCase<"saveSettings"> = async (
 	{ tx, studio: { id } },
 	{ settings, schools, revision },
 ) => {
-	const { spots, units, ...rest } = settings;
+	const { spots, units, nextFiring, ...rest } = settings;
 	const taken = (await takenSpots(tx)).filter((label) => !spots.includes(label));
 	if (taken.length > 0)
 		throw new Refusal("conflict", [
 			{ path: ["settings", "spots"], sentence: `Pieces lie at ${taken.join(", ")}. Collect them or move them first.` },
+		]);
+	const next = await loadNextFiring(tx);
+	if (nextFiring < next)
+		throw new Refusal("conflict", [
+			{
+				path: ["settings", "nextFiring"],
+				sentence: `Firing ${next - 1} is in the book already. The next one is number ${next} or more.`,
+			},
 		]);
 	const [lengthUnit, temperatureUnit] = units.split(".") as [LengthUnit, TemperatureUnit];
 	const { heat, soak, cooling, warmUp, dots } = schools;
@@ -30,7 +38,8 @@ export const saveSettings: UseCase<"saveSettings"> = async (
 		warmUpSchool: warmUp,
 		dotSchool: dots,
 	};
-	const next = await saved("the settings", tx, studio, row, revision);
+	const at = await saved("the settings", tx, studio, row, revision);
 	await setSpots(tx, spots);
-	return { revision: next };
+	if (nextFiring > next) await setNextFiring(tx, nextFiring);
+	return { revision: at };
 };

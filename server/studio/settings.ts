@@ -1,4 +1,4 @@
-import { loadSpots } from "@db/queries/studio";
+import { loadNextFiring, loadSpots } from "@db/queries/studio";
 import type { View } from "../house/view";
 import { schoolsOf } from "../schedules/models/schools";
 
@@ -13,6 +13,8 @@ export const settings: View<"settings"> = async ({ db, studio }) => ({
 		units: studio.lengthUnit === "in" ? "in.F" : "mm.C",
 		clearanceMm: studio.clearanceMm,
 		spots: await loadSpots(db),
+		customs: studio.customs,
+		nextFiring: await loadNextFiring(db),
 	},
 	schools: schoolsOf(studio),
 	revision: studio.revision,

@@ -108,3 +108,17 @@ it("kits issued before it was written down when were used when they were frozen 
 		{ retired: false, hours_at: [] },
 	]);
 });
+
+it("a studio begun before it had customs of its own does as the trade usually does", async () => {
+	await bringOn(14, 15);
+	await addRow("studio", { id: 1, name: "Old studio", time_zone: "Europe/Lisbon" });
+	await bringOn(15, 16);
+	const [row] = await book.sql`select customs from studio`;
+	// Common practice, no source: a tenth more and at least two, an hour for white glue, a day for thinned.
+	expect(row?.customs).toMatchObject({
+		spares: { share: 0.1, least: 2 },
+		dryMin: { whiteGlue: 60, thinnedWhiteGlue: 1440 },
+		assistantsMay: { load: true, open: true },
+		tariff: { kwhMinor: null },
+	});
+});

@@ -13,13 +13,10 @@ let port = 0;
 
 /** What undoes the newest migration, so that it can be made again. */
 const UNDO_NEWEST = [
-	"drop table course_kit, waiting_place, invitation",
-	"alter table course drop column revision, drop column about, drop column room, drop column places, drop column price_minor, drop column retired",
-	"alter table class_session drop column revision, drop column cancelled_at",
-	"alter table enrolment drop column attended",
-	"alter table student drop column revision, drop column phone, drop column note, drop column adult",
-	"alter table studio drop column length_unit, drop column temperature_unit, drop column is_demo, drop column calendar_key",
-	"drop index if exists class_session_course, enrolment_student",
+	"drop table sign_up",
+	"alter table course drop column sign_up_key, drop column small_kits",
+	"alter table course_kit drop column is_large",
+	"alter table studio drop column customs",
 ];
 const start = (env: Record<string, string> = {}): Run =>
 	runScript("start", { ZEPHYR_DATA: data, ZEPHYR_PORT: String(port), ...env });

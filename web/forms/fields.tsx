@@ -37,7 +37,7 @@ interface FigureField {
 	error?: string | undefined;
 	hint?: string;
 	/** The unit shown when nothing is typed; the value is always kept in mm, °C, g or as a plain number. */
-	kind: "length" | "temperature" | "mass" | "count" | "degrees";
+	kind: "length" | "temperature" | "mass" | "count" | "degrees" | "hours" | "minutes" | "percent";
 	autoFocus?: boolean;
 	compact?: boolean;
 }
@@ -50,7 +50,16 @@ export function NumberField({ label, value, onChange, error, hint, kind, autoFoc
 	const { units } = usePrefs();
 	const [typed, setTyped] = useState<string | null>(null);
 	const [misread, setMisread] = useState<string | undefined>();
-	const unit = { length: units.length, temperature: `°${units.temperature}`, mass: "g", count: "", degrees: "°" }[kind];
+	const unit = {
+		length: units.length,
+		temperature: `°${units.temperature}`,
+		mass: "g",
+		count: "",
+		degrees: "°",
+		hours: "h",
+		minutes: "min",
+		percent: "%",
+	}[kind];
 	const shown = (): string => {
 		if (value === null || Number.isNaN(value)) return "";
 		if (kind === "length") return lengthFigure(value, units.length);

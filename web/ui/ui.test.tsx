@@ -1,5 +1,6 @@
 import type { FrameView } from "@contract/studio";
 import { FUSE_LEVELS, LEVEL_WORDS } from "@core/firing/level";
+import { USUAL_CUSTOMS } from "@core/studio/customs";
 import { describe, expect, it } from "vitest";
 import { KITS } from "../../demo/kits";
 import { GLASSES as DEMO_GLASSES } from "../../demo/studio";
@@ -29,6 +30,8 @@ const frame: FrameView = {
 	now: NOW,
 	person: { name: "Somebody", role: "instructor" },
 	clearanceMm: 5,
+	customs: USUAL_CUSTOMS,
+	currency: "EUR",
 	stations: {
 		kits: station(3),
 		cut: station(0),

@@ -6,6 +6,8 @@ import { firing, firingPlace, glassFamily, kiln, piece, scheduleVersion } from "
 import { desc, eq, inArray, type SQL } from "drizzle-orm";
 import { type ViewContext, when } from "../../house/view";
 import { kilnCard } from "../../kilns/models/cards";
+import { houseHoursOf } from "../../studio/models/house-hours";
+import { costFor, endOf } from "./costs";
 import { openInstant } from "./may-open";
 
 async function namesOfSchedules(db: ViewContext["db"], ids: string[]): Promise<Map<string, string>> {
@@ -46,7 +48,15 @@ export async function firingCards(context: ViewContext, where: SQL | undefined, 
 		db,
 		rows.flatMap((one) => one.firing.scheduleVersionId ?? []),
 	);
+	const { studio, now } = context;
 	return rows.map(({ firing: row, kiln: kilnRow, family }) => ({
+		house: houseHoursOf(
+			studio,
+			row.startedAt ?? now,
+			endOf(row.startedAt ?? now, row.schedule, row.speedUp),
+			openInstant(row) ?? new Date(now.getTime() + row.openS * 1000),
+		),
+		cost: costFor(context, { kwh: row.kwh, hours: row.openS / 3600 }),
 		id: row.id,
 		number: row.number,
 		state: row.state,

@@ -1,3 +1,6 @@
-import { DRY_MIN, type Glue } from "@core/journey/events";
+import type { Glue } from "@core/journey/events";
+import type { Context } from "../../house/context";
 
-export const dryFrom = (now: Date, glue: Glue) => new Date(now.getTime() + DRY_MIN[glue] * 60_000).toISOString();
+/** When a piece glued now is dry, by the studio’s own times. */
+export const dryFrom = ({ now, studio }: Context, glue: Glue) =>
+	new Date(now.getTime() + studio.customs.dryMin[glue] * 60_000).toISOString();

@@ -1,8 +1,9 @@
 import type { KilnCell } from "@contract/kilns";
-import type { Station, StationCount } from "@contract/studio";
+import type { StationCount } from "@contract/studio";
 import { cutListOf } from "@core/cutting/count";
 import type { JourneyState } from "@core/journey/journey";
 import { cutsOf } from "@core/kit/kit";
+import type { Station } from "@core/studio/stations";
 import { countUnjudged } from "@db/queries/firings";
 import { countKits } from "@db/queries/kits";
 import { countByState, countLate } from "@db/queries/pieces";
@@ -66,11 +67,11 @@ const sum = (
 ) =>
 	counts.filter((one) => which.includes(one.state) && one.wet === wet).reduce((total, { pieces }) => total + pieces, 0);
 
-async function cutsToDo({ db }: ViewContext, sessionId: string): Promise<number> {
+async function cutsToDo({ db, studio }: ViewContext, sessionId: string): Promise<number> {
 	const runs = await cutRunsOf(db, sessionId);
 	return runs
 		.flatMap(({ run, kit, done }) =>
-			cutListOf(cutsOf(kit.document), run.kits).map(({ key, needed, spares }) =>
+			cutListOf(cutsOf(kit.document), run.kits, studio.customs.spares).map(({ key, needed, spares }) =>
 				Math.max(0, needed + spares - (done.get(key) ?? 0)),
 			),
 		)

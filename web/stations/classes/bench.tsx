@@ -6,6 +6,7 @@ import { ChoiceField } from "../../forms/fields";
 import { Caution, Trouble } from "../../forms/notice";
 import { useAct } from "../../lib/api";
 import { framed, type StationProps } from "../../ui/frame/framed";
+import { OwnCautions } from "../../ui/own-cautions";
 import { NoClass, SessionPicker } from "../../ui/session-picker";
 import { LevelGlyph, StackBar } from "../../ui/signs";
 import { HandInForm } from "./hand-in-form";
@@ -197,6 +198,7 @@ function Hands({
 					Clean the glass: fingerprints and dirt turn cloudy at the edge. One dot of glue a part, never puddles.
 				</Caution>
 				<Caution>Under sixteens work with an adult.</Caution>
+				<OwnCautions station="bench" />
 			</div>
 		</div>
 	);

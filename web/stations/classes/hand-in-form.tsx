@@ -1,7 +1,7 @@
 import type { PieceBrief } from "@contract/pieces";
 import { FUSE_LEVELS, type FuseLevel, LEVEL_WORDS } from "@core/firing/level";
 import { asMadeDiffers } from "@core/journey/as-made-differs";
-import { type AsMade, DRY_MIN, GLUE_WORDS, GLUES, type Glue } from "@core/journey/events";
+import { type AsMade, GLUE_WORDS, GLUES, type Glue } from "@core/journey/events";
 import { effectiveThicknessMm } from "@core/stack/effective-thickness";
 import { formatMinutes } from "@core/units/duration";
 import { phraseText } from "@core/units/phrase";
@@ -11,6 +11,7 @@ import { FileField, PHOTOS } from "../../forms/file-field";
 import { Problems, Trouble } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";
 import { type TroubleError, upload } from "../../lib/api";
+import { useHouse } from "../../lib/house";
 import { useFigure, usePrefs } from "../../lib/prefs";
 import { LevelGlyph } from "../../ui/signs";
 
@@ -51,6 +52,7 @@ export function HandInForm({
 		done: onDone,
 	});
 	const { level, glue, asMade } = form.values;
+	const dryMin = useHouse().customs.dryMin[glue];
 	const { thickestMm: thickest, thinnestMm: thinnest } = asMade;
 	const measured = thickest > 0 && thinnest > 0 && thickest >= thinnest;
 
@@ -98,11 +100,7 @@ export function HandInForm({
 			<ChoiceField
 				label="Held with"
 				options={GLUES.map((value) => ({ value, label: GLUE_WORDS[value] }))}
-				hint={
-					DRY_MIN[glue] === 0
-						? "May be loaded at once"
-						: `Dries ${formatMinutes(DRY_MIN[glue])} before it may be loaded`
-				}
+				hint={dryMin === 0 ? "May be loaded at once" : `Dries ${formatMinutes(dryMin)} before it may be loaded`}
 				{...form.field("glue")}
 			/>
 			<FileField keeps camera label="Photo" accept={PHOTOS} onFile={setPhoto} onNone={() => setPhoto(null)} />

@@ -2,9 +2,9 @@ import type { CourseForm } from "@contract/courses";
 import { addDays, type Day, repeated } from "@core/calendar/days";
 import { useState } from "react";
 import { Check, NumberField, TextField } from "../../forms/fields";
+import { MoneyField } from "../../forms/money-field";
 import { Problems } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";
-import { formatMoney, parseMoney } from "../../lib/money";
 
 export const newCourse = (): CourseForm => ({
 	id: crypto.randomUUID(),
@@ -60,9 +60,6 @@ export function CourseFields({ start, revision, kits, currency, firstDay, onDone
 		done: (kept) => onDone(kept.courseId),
 	});
 	const { course } = form.values;
-	const [price, setPrice] = useState(
-		course.priceMinor === null || !currency ? "" : formatMoney(course.priceMinor, currency).replace(/[^\d.]/g, ""),
-	);
 	const evenings = firstDay === undefined ? 0 : form.values.typed.times;
 	const problemOfEvening = form.errorAt("evenings.0.day") ?? form.errorAt("evenings.0.startsAt");
 	return (
@@ -94,14 +91,12 @@ export function CourseFields({ start, revision, kits, currency, firstDay, onDone
 			<div className="grid grid-cols-2 gap-3">
 				<NumberField kind="count" label="Places" {...form.number("course.places")} />
 				{currency && (
-					<TextField
-						label={`Price, ${currency}`}
-						value={price}
+					<MoneyField
+						label="Price"
+						currency={currency}
+						value={course.priceMinor}
 						error={form.errorAt("course.priceMinor")}
-						onChange={(text) => {
-							setPrice(text);
-							form.set("course.priceMinor", text.trim() === "" ? null : (parseMoney(text, currency) ?? Number.NaN));
-						}}
+						onChange={(minor) => form.set("course.priceMinor", minor)}
 					/>
 				)}
 			</div>

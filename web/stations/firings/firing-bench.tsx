@@ -12,6 +12,7 @@ import { useNow } from "../../lib/clock";
 import { useFigure, usePrefs } from "../../lib/prefs";
 import { FiringChart } from "../../ui/firing-chart/firing-chart";
 import { type CurveSeries, curveOfSeries } from "../../ui/firing-chart/series";
+import { OwnCautions } from "../../ui/own-cautions";
 import { SegmentList } from "../../ui/segment-list";
 import { FlowBands } from "./flow-bands";
 import { phaseBands } from "./phase-bands";
@@ -114,6 +115,7 @@ export function FiringBench({ firing, frame }: { firing: FiringCard; frame: Fram
 						Looking into a hot kiln: infrared eyewear, gloves, long sleeves, seconds only. Ventilate while glue and
 						paper burn off.
 					</Caution>
+					<OwnCautions station="fire" />
 				</div>
 			</section>
 		</>

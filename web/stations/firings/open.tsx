@@ -10,6 +10,7 @@ import { useActForm } from "../../forms/use-act-form";
 import { useNow } from "../../lib/clock";
 import { useFigure, usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
+import { OwnCautions } from "../../ui/own-cautions";
 import { lying, ShelfMap } from "../../ui/shelf-map";
 import { LevelGlyph } from "../../ui/signs";
 
@@ -131,6 +132,7 @@ function OpenForm({ firing, instructor }: { firing: Firing; instructor: boolean 
 			<Caution>
 				Thick glass and moulds are hotter than the air in the kiln. Hot glass does not look hot: gloves.
 			</Caution>
+			<OwnCautions station="open" />
 		</form>
 	);
 }

@@ -3,6 +3,8 @@ import { Check, ChoiceField } from "../../forms/fields";
 import { Problems, Trouble } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";
 import { useAct } from "../../lib/api";
+import { useNow } from "../../lib/clock";
+import { CostLine, HouseHoursLines } from "./house-hours";
 
 const CLOCKS = [
 	{ value: "1", label: "real time" },
@@ -39,8 +41,11 @@ export function StartForm({ firing }: { firing: FiringCard }) {
 	const standIn = firing.kiln.line === "standIn";
 	const mayStart = firing.kiln.line === "modbus" && firing.kiln.permissions.start;
 	const back = firing.pieces.length;
+	const openAt = new Date(useNow(60) + firing.openS * 1000).toISOString();
 	return (
 		<form className="flex flex-col gap-3" noValidate onSubmit={form.submit}>
+			<HouseHoursLines house={firing.house} openAt={openAt} />
+			<CostLine cost={firing.cost} />
 			{standIn ? (
 				<ChoiceField
 					label="Kiln clock"

@@ -13,8 +13,9 @@ import {
 import { groupBy } from "@core/group-by";
 import { useState } from "react";
 import { Check, ChoiceField, Field, NumberField, TextField } from "../../forms/fields";
+import { MoneyField } from "../../forms/money-field";
 import { useActForm } from "../../forms/use-act-form";
-import { formatMoney, parseMoney } from "../../lib/money";
+import { formatMoney } from "../../lib/money";
 import { useFigure } from "../../lib/prefs";
 import type { StationProps } from "../../ui/frame/framed";
 import { PutAway, useAway } from "../../ui/put-away";
@@ -229,7 +230,13 @@ function GlassFields({ glass: start, view, mayEdit, onDone }: FormProps) {
 				<Check label="streaks run along it" checked={glass.directed} onChange={(directed) => set({ directed })} />
 			</div>
 			{view.currency && (
-				<PriceField glass={glass} currency={view.currency} onChange={(priceMinor) => set({ priceMinor })} />
+				<MoneyField
+					label={`Price ${PRICED[glass.form]}`}
+					currency={view.currency}
+					value={glass.priceMinor}
+					onChange={(priceMinor) => set({ priceMinor })}
+					hint="Empty: not priced. Assistants do not see it."
+				/>
 			)}
 		</BookForm>
 	);
@@ -248,37 +255,5 @@ function ColourField({ label, value, onChange }: { label: string; value: string;
 				/>
 			)}
 		</Field>
-	);
-}
-
-function PriceField({
-	glass,
-	currency,
-	onChange,
-}: {
-	glass: Glass;
-	currency: string;
-	onChange(minor: number | null): void;
-}) {
-	const [text, setText] = useState(
-		glass.priceMinor === null ? "" : formatMoney(glass.priceMinor, currency).replace(/[^\d.]/g, ""),
-	);
-	const [misread, setMisread] = useState<string | undefined>();
-	return (
-		<TextField
-			label={`Price ${PRICED[glass.form]}, ${currency}`}
-			value={text}
-			error={misread}
-			hint="Empty: not priced. Assistants do not see it."
-			onChange={(next) => {
-				setText(next);
-				const minor = parseMoney(next, currency);
-				const empty = next.trim() === "";
-				setMisread(
-					minor === undefined && !empty ? `“${next}” is not an amount. Write it like 95 or 95.50.` : undefined,
-				);
-				if (minor !== undefined || empty) onChange(minor ?? null);
-			}}
-		/>
 	);
 }

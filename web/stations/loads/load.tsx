@@ -4,6 +4,7 @@ import type { TroubleError } from "../../lib/api";
 import { useAct, useView } from "../../lib/api";
 import { useFigure } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
+import { OwnCautions } from "../../ui/own-cautions";
 import { lying, ShelfMap } from "../../ui/shelf-map";
 import { CannotFire } from "./cannot-fire";
 import { ProposedSchedule } from "./proposed-schedule";
@@ -149,6 +150,7 @@ function Load({ view, frame }: StationProps<"load">) {
 							One level in one load: a tack piece never goes in with full. Metal lies on fibre. Follow the kiln’s and
 							the glass maker’s own instructions where they differ.
 						</Caution>
+						<OwnCautions station="load" />
 						<div className="foot bg-base-200 flex flex-col">
 							<button
 								type="button"

@@ -5,6 +5,7 @@ import { useNow } from "../../lib/clock";
 import { usePrefs } from "../../lib/prefs";
 import { FiringChart } from "../../ui/firing-chart/firing-chart";
 import { SegmentList } from "../../ui/segment-list";
+import { CostLine, HouseHoursLines } from "../firings/house-hours";
 
 /** The schedule that serves every piece of a load: when it may be opened, its curve, its segments and who sets each. */
 export function ProposedSchedule({ proposal, pieces }: { proposal: ProposalView; pieces: readonly PieceBrief[] }) {
@@ -17,10 +18,12 @@ export function ProposedSchedule({ proposal, pieces }: { proposal: ProposalView;
 			<p>
 				<span className="text-soft">Started now, open not before</span>
 				<b className="figure block text-3xl">{clockNear(proposal.openAt, new Date(nowMs), timeZone)}</b>
-				<span className="figure text-soft">
+				<span className="figure block text-soft">
 					{(proposal.openS / 3600).toFixed(1)} h, {proposal.kwh.toFixed(1)} kWh, flow index {proposal.flow.toFixed(2)}
 				</span>
 			</p>
+			<CostLine cost={proposal.cost} />
+			<HouseHoursLines house={proposal.house} openAt={proposal.openAt} />
 			<FiringChart
 				width={300}
 				height={150}

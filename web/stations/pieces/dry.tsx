@@ -5,9 +5,11 @@ import { clockNear } from "@formats/time";
 import { Caution, Empty, Problems } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";
 import { useNow } from "../../lib/clock";
+import { useHouse } from "../../lib/house";
 import { usePrefs } from "../../lib/prefs";
 import { framed } from "../../ui/frame/framed";
 import { MoreOf } from "../../ui/more-of";
+import { OwnCautions } from "../../ui/own-cautions";
 import { PieceTag } from "../../ui/piece-tag";
 
 /** What dries until when: a clock a piece, full when wet, empty when it may be loaded. */
@@ -29,14 +31,36 @@ export default framed("dry", "dry", ({ view }) => (
 		</section>
 		<section className="flex flex-col gap-3 border-l border-line px-5 py-5">
 			<h2>Drying times</h2>
-			<p className="text-soft">
-				White glue an hour before it is moved, thinned white glue overnight to a day, lacquer half an hour. Common
-				practice: damp rooms take longer.
-			</p>
+			<DryingTimes />
 			<Caution>Lacquer is flammable: never near a warm kiln, and only with the window open.</Caution>
+			<OwnCautions station="dry" />
 		</section>
 	</div>
 ));
+
+/** By what holds it, as the studio waits. */
+function DryingTimes() {
+	const { dryMin } = useHouse().customs;
+	return (
+		<>
+			<dl className="ruled">
+				{GLUES.filter((glue) => glue !== "none").map((glue) => (
+					<div key={glue} className="flex justify-between gap-3 py-1">
+						<dt>{GLUE_WORDS[glue]}</dt>
+						<dd className="figure font-semibold whitespace-nowrap">{formatMinutes(dryMin[glue])}</dd>
+					</div>
+				))}
+			</dl>
+			<p className="text-soft">
+				Damp rooms take longer. Changed in the{" "}
+				<a className="underline" href="/settings">
+					settings
+				</a>
+				.
+			</p>
+		</>
+	);
+}
 
 function DryRow({ piece }: { piece: PieceBrief }) {
 	const { timeZone } = usePrefs();

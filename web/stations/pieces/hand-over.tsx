@@ -9,6 +9,7 @@ import { useNow } from "../../lib/clock";
 import { usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
 import { MoreOf } from "../../ui/more-of";
+import { OwnCautions } from "../../ui/own-cautions";
 import { PieceTag } from "../../ui/piece-tag";
 import { PromiseMark, StackBar } from "../../ui/signs";
 
@@ -50,6 +51,7 @@ function HandOver({ view }: StationProps<"handOver">) {
 				<div className="mt-6 flex flex-col gap-2">
 					<Caution>Wet saws and grinders: guards, and a residual-current breaker. Eye protection.</Caution>
 					<Caution>Food use is never claimed here: it depends on the glass maker’s statement and local rules.</Caution>
+					<OwnCautions station="handOver" />
 				</div>
 			</section>
 			<section className="flex min-h-0 flex-col px-6 py-4">

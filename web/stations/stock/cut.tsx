@@ -12,6 +12,7 @@ import { useAct } from "../../lib/api";
 import { useFigure } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
 import { regionPath } from "../../ui/kit-plan";
+import { OwnCautions } from "../../ui/own-cautions";
 import { SHAPE_WORDS } from "../../ui/part-words";
 import { NoClass, SessionPicker } from "../../ui/session-picker";
 import { SwatchPair } from "../../ui/signs";
@@ -21,7 +22,8 @@ export default framed("cut", "cut", Cut);
 type Line = CutRun["lines"][number];
 
 /** What to cut for a class, per glass, widest strip first, each with its counter to tick. */
-function Cut({ view }: StationProps<"cut">) {
+function Cut({ view, frame }: StationProps<"cut">) {
+	const { spares } = frame.customs;
 	const { session, runs, glasses } = view;
 	if (!session) return <NoClass title="No class to cut for" />;
 	const left = runs
@@ -57,7 +59,13 @@ function Cut({ view }: StationProps<"cut">) {
 				<PlanForm key={session.id} view={view} sessionId={session.id} />
 				<div className="mt-6 flex flex-col gap-2">
 					<Caution>Eye protection when cutting; no fingers along edges.</Caution>
-					<Caution>Spares are a tenth more, at least two of each small cut: common practice.</Caution>
+					<p className="text-soft">
+						Spares: {Math.round(spares.share * 100)} % more, at least {spares.least} of each small cut.{" "}
+						<a className="underline" href="/settings">
+							Settings
+						</a>
+					</p>
+					<OwnCautions station="cut" />
 				</div>
 			</section>
 		</div>

@@ -9,14 +9,26 @@ import { Problems } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";
 import { framed, type StationProps } from "../../ui/frame/framed";
 import { SCHOOLS } from "../../ui/school-words";
+import { Tabs } from "../../ui/tabs";
+import { CautionFields, HoursFields, PaperFields, type SettingsForm, TimesFields } from "./customs-fields";
 
 export default framed("settings", null, Settings);
+
+const TABS = [
+	{ value: "schools" as const, label: "How it fires" },
+	{ value: "hours" as const, label: "Hours" },
+	{ value: "times" as const, label: "Spares and times" },
+	{ value: "paper" as const, label: "Paper and money" },
+	{ value: "cautions" as const, label: "Cautions" },
+];
+type Tab = (typeof TABS)[number]["value"];
 
 /** Three singles in places: it shows what the schools cost better than a thin one. */
 const BUILT_UP = { ...PLAIN_PIECE, thickestMm: 9, effectiveMm: 13.5, multiLevel: true };
 
 /** How the studio works where nobody says otherwise: what each choice means, and what it costs in hours. */
 function Settings({ view }: StationProps<"settings">) {
+	const [tab, setTab] = useState<Tab>("schools");
 	const form = useActForm("saveSettings", {
 		start: { settings: view.settings, schools: view.schools, revision: view.revision },
 		schema: async () => (await import("@contract/studio")).actions.saveSettings,
@@ -42,25 +54,37 @@ function Settings({ view }: StationProps<"settings">) {
 					<Problems problems={form.others()} />
 					<TheStudio form={form} zones={view.zones} currencies={view.currencies} />
 				</section>
-				<section aria-label="Schools" className="scroll-y px-6 py-4">
-					<h2>How it fires</h2>
-					<p className="mb-2 max-w-prose text-soft">
-						Where the trade does not agree. New schedules and loads begin with these; what is kept stays as it is. Hours
-						are those of a tile of three singles with relief at full fuse, programme only.
-					</p>
-					<SchoolFields
-						schools={form.values.schools}
-						onChange={(change) => form.set("schools", { ...form.values.schools, ...change })}
+				<section aria-label="How it works" className="flex min-h-0 flex-col">
+					<Tabs<Tab>
+						label="How it works"
+						className="gap-5 border-b border-line px-6"
+						tabs={TABS}
+						open={tab}
+						onOpen={setTab}
 					/>
+					<div className="scroll-y min-h-0 grow px-6 py-4">
+						{tab === "schools" && (
+							<>
+								<p className="mb-2 max-w-prose text-soft">
+									Where the trade does not agree. New schedules and loads begin with these; what is kept stays as it is.
+									Hours are those of a tile of three singles with relief at full fuse, programme only.
+								</p>
+								<SchoolFields
+									schools={form.values.schools}
+									onChange={(change) => form.set("schools", { ...form.values.schools, ...change })}
+								/>
+							</>
+						)}
+						{tab === "hours" && <HoursFields form={form} />}
+						{tab === "times" && <TimesFields form={form} />}
+						{tab === "paper" && <PaperFields form={form} />}
+						{tab === "cautions" && <CautionFields form={form} />}
+					</div>
 				</section>
 			</div>
 		</form>
 	);
 }
-
-type SettingsForm = ReturnType<
-	typeof useActForm<"saveSettings", Pick<SettingsView, "settings" | "schools" | "revision">>
->;
 
 function TheStudio({ form, zones, currencies }: { form: SettingsForm } & Pick<SettingsView, "zones" | "currencies">) {
 	const { settings } = form.values;

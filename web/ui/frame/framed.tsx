@@ -1,8 +1,10 @@
-import type { FrameView, Station } from "@contract/studio";
+import type { FrameView } from "@contract/studio";
 import type { ViewName, Views } from "@contract/views";
+import type { Station } from "@core/studio/stations";
 import { QueryClientProvider } from "@tanstack/react-query";
 import { type ComponentType, useState } from "react";
 import { newQueryClient, useView } from "../../lib/api";
+import { HouseContext } from "../../lib/house";
 import { type Prefs, PrefsProvider } from "../../lib/prefs";
 import { AlarmBar } from "./alarm-bar";
 import { DemoLine } from "./demo-line";
@@ -68,7 +70,9 @@ function Layout<N extends ViewName>({
 				{frame.isDemo && <DemoLine />}
 			</div>
 			<main className="min-h-0 min-w-0">
-				<Table view={view as Views[N]} frame={frame} params={props.params} />
+				<HouseContext value={frame}>
+					<Table view={view as Views[N]} frame={frame} params={props.params} />
+				</HouseContext>
 			</main>
 			<KilnStrip kilns={frame.kilns} heardAtMs={heard.dataUpdatedAt} />
 			<KeysHelp station={keys} />

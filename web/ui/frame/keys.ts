@@ -1,5 +1,5 @@
-import type { Station } from "@contract/studio";
 import { readCode } from "@core/journey/code";
+import type { Station } from "@core/studio/stations";
 import { useEffect } from "react";
 import { isTyping } from "../../lib/use-keys";
 import { STATION_PATHS } from "./rail";

@@ -1,4 +1,5 @@
-import type { FrameView, Station, StationCount } from "@contract/studio";
+import type { FrameView, StationCount } from "@contract/studio";
+import type { Station } from "@core/studio/stations";
 import { longDay } from "@formats/time";
 import { BookOpen, CalendarDays } from "lucide-react";
 import { useNow } from "../../lib/clock";

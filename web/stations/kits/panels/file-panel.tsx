@@ -1,10 +1,12 @@
 import type { KitView } from "@contract/kits";
+import { PAPER_SIZES, PAPER_WORDS } from "@core/studio/customs";
 import { dayAndClock } from "@formats/time";
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Trouble } from "../../../forms/notice";
 import { see, TroubleError } from "../../../lib/api";
 import { beginKitFrom } from "../../../lib/begin-kit";
+import { useHouse } from "../../../lib/house";
 import { usePrefs } from "../../../lib/prefs";
 import { newId, useDraft } from "../draft";
 import { OutlineImport } from "../parts/outline-import";
@@ -26,6 +28,7 @@ const SHEETS = [
 export function FilePanel({ view, palette, changed, mayEdit }: Props) {
 	const { kit, versions, isNew } = view;
 	const { timeZone } = usePrefs();
+	const { customs } = useHouse();
 	const query = palette ? `?palette=${encodeURIComponent(palette)}` : "";
 	const paper = (name: string) =>
 		`/api/kits/${kit.id}/kit.pdf?paper=${name}${palette ? `&palette=${encodeURIComponent(palette)}` : ""}`;
@@ -38,12 +41,11 @@ export function FilePanel({ view, palette, changed, mayEdit }: Props) {
 				<>
 					{changed && <p className="mb-2 text-soft">Files hold what was saved last, not the changes since.</p>}
 					<div className="flex flex-wrap gap-2">
-						<a className="btn btn-sm" href={paper("a4")}>
-							Kit sheet, A4
-						</a>
-						<a className="btn btn-sm" href={paper("letter")}>
-							Kit sheet, Letter
-						</a>
+						{[customs.paper, ...PAPER_SIZES.filter((size) => size !== customs.paper)].map((size) => (
+							<a key={size} className="btn btn-sm" href={paper(size)}>
+								Kit sheet, {PAPER_WORDS[size]}
+							</a>
+						))}
 					</div>
 					<ul className="mt-2">
 						{SHEETS.map(({ file, label, hint }) => (

@@ -10,6 +10,7 @@ import { memo, useMemo } from "react";
 import { formatMoney } from "../../../lib/money";
 import { useFigure } from "../../../lib/prefs";
 import { FindingsList } from "../../../ui/findings-list";
+import { OwnCautions } from "../../../ui/own-cautions";
 import { useDraft } from "../draft";
 import { StressLegend, ThicknessLegend } from "../plan/plan-layers";
 
@@ -138,6 +139,7 @@ function Figures({ view, reading, survey, design }: Omit<Props, "onLook" | "mayE
 				))}
 			</dl>
 			<HangWords reading={reading} />
+			<OwnCautions station="kits" />
 		</>
 	);
 }

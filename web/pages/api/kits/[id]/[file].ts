@@ -17,7 +17,7 @@ export const GET: APIRoute = async (context) => {
 			file: context.params.file ?? "",
 			version: version === null ? undefined : Number(version),
 			palette: searchParams.get("palette") ?? undefined,
-			paper: searchParams.get("paper") ?? "a4",
+			paper: searchParams.get("paper") ?? undefined,
 			units: readPrefs(context.cookies.get(PREFS_COOKIE)?.value).units,
 		});
 		await noteAudit(database().db, "exported", name, asking);

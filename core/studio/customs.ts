@@ -1,0 +1,49 @@
+import type { Span, Week } from "../calendar/house-hours";
+import type { Tariff } from "../cost/firing-cost";
+import { type Spares, USUAL_SPARES } from "../cutting/count";
+import { DRY_MIN, type Glue } from "../journey/events";
+import { USUAL_HOURS, type UsualHours } from "../promise/promise";
+import { STATIONS, type Station } from "./stations";
+
+/** Paper that comes out of the studio's printer: ISO 216 A4, or ANSI Letter. */
+export const PAPER_SIZES = ["a4", "letter"] as const;
+export type PaperSize = (typeof PAPER_SIZES)[number];
+export const PAPER_WORDS: Record<PaperSize, string> = { a4: "A4", letter: "Letter" };
+
+/** How a studio does things where the trade leaves it to them. */
+export interface Customs {
+	/** Cut beyond what a class needs. */
+	spares: Spares;
+	/** Minutes until a glued piece may be moved and fired. */
+	dryMin: Record<Glue, number>;
+	/** When somebody is there who may load and open, Monday first; null: nobody that day. */
+	week: Week;
+	/** What assistants may do at a kiln beside an instructor. */
+	assistantsMay: { load: boolean; open: boolean };
+	/** No kiln is started in these hours; null: at any. */
+	quiet: Span | null;
+	/** A kiln may fire so long with nobody there, h; null: as long as it takes. */
+	aloneHours: number | null;
+	paper: PaperSize;
+	tariff: Tariff;
+	/** How long each part of a piece's way takes while the studio's own record says nothing. */
+	usualHours: UsualHours;
+	/** Cautions of one's own by station, one a line. */
+	cautions: Record<Station, string>;
+}
+
+const WORKDAY: Span = { from: "08:00", to: "21:00" };
+
+/** What a new studio begins with. Common practice, no source. */
+export const USUAL_CUSTOMS: Customs = {
+	spares: USUAL_SPARES,
+	dryMin: DRY_MIN,
+	week: [WORKDAY, WORKDAY, WORKDAY, WORKDAY, WORKDAY, WORKDAY, null],
+	assistantsMay: { load: true, open: true },
+	quiet: null,
+	aloneHours: null,
+	paper: "a4",
+	tariff: { kwhMinor: null, shelfHourMinor: null },
+	usualHours: USUAL_HOURS,
+	cautions: Object.fromEntries(STATIONS.map((station) => [station, ""])) as Record<Station, string>,
+};

@@ -1,0 +1,10 @@
+import type { Context } from "../../house/context";
+import { Refusal } from "../../house/refusal";
+
+const WORDS = { load: "load and start kilns", open: "open kilns" } as const;
+
+/** Refused where the studio keeps this for instructors and an assistant asks. */
+export function refuseAtKiln({ actor, studio }: Pick<Context, "actor" | "studio">, what: keyof typeof WORDS): void {
+	if (actor.role !== "instructor" && !studio.customs.assistantsMay[what])
+		throw new Refusal("forbidden", `In this studio only instructors ${WORDS[what]}. Ask one to do it.`);
+}
