@@ -22,6 +22,8 @@ export interface Seat {
 	name: string;
 	seat: number;
 	safetySigned: boolean;
+	/** Kits they chose when they signed up. */
+	chose: string[];
 	pieces: PieceBrief[];
 }
 

@@ -2,6 +2,7 @@ import { z } from "zod";
 import { assistant, instructor } from "./action";
 import { email } from "./begin";
 import { clockTime, count, day, id, isDistinct, revision, words } from "./fields";
+import type { SignUpBrief } from "./sign-up";
 import { seenByAssistant } from "./view";
 
 /** Courses, their evenings, and who comes to them. Days "2031-03-08", times "18:30" in the studio's zone, money in minor units. */
@@ -16,6 +17,10 @@ const courseFields = z.strictObject({
 	places: count("Places", 1, LARGEST_COURSE.places),
 	priceMinor: count("The price", 0, 100_000_000).nullable(),
 	kitIds: z.array(id).max(40, "At most 40 kits.").refine(isDistinct, "A kit stands here twice."),
+	/** Of those, the ones that take the whole class: one is made, and nothing beside it. */
+	largeKitIds: z.array(id).max(40, "At most 40 kits."),
+	/** So many of the others are chosen at most by who signs up. */
+	smallKits: count("Small kits", 1, 12),
 });
 export type CourseForm = z.infer<typeof courseFields>;
 
@@ -112,6 +117,16 @@ export const actions = {
 		.asks(z.strictObject({ on: z.boolean() }))
 		.touches("studio")
 		.answers<{ path: string | null }>(),
+	/** An address under which anybody may ask for a place; the one before is no longer answered. Or none at all. */
+	makeSignUpLink: instructor
+		.asks(z.strictObject({ courseId: id, on: z.boolean() }))
+		.touches("classes")
+		.answers<{ path: string | null }>(),
+	/** Lets somebody in who signed up, into the book and into the evenings to come; or tells them no. */
+	decideSignUp: instructor
+		.asks(z.strictObject({ signUpId: id, letIn: z.boolean() }))
+		.touches("classes", "people")
+		.answers<{ enrolled: number; waiting: number }>(),
 	/** The person goes: name, address, notes, photos, places. Their pieces stay as figures. */
 	eraseStudent: instructor
 		.asks(z.strictObject({ studentId: id }))
@@ -165,6 +180,8 @@ export interface Attendee {
 	studentId: string;
 	name: string;
 	note: string;
+	/** Kits they chose when they signed up. */
+	chose: string[];
 	/** Of each evening by its id: the seat and whether they came; "waiting" where they wait for a place. */
 	evenings: Record<string, { seat: number; attended: boolean | null } | "waiting">;
 }
@@ -173,9 +190,15 @@ export interface CourseView {
 	today: string;
 	course: CourseForm;
 	revision: number;
+	/** Put away: no longer offered. */
+	retired: boolean;
 	sessions: CalendarSession[];
 	/** By name; who waits comes last, first come first. */
 	attendees: Attendee[];
+	/** Who asked for a place from outside and was not answered, first come first. */
+	signUps: SignUpBrief[];
+	/** Where anybody may ask for a place; null: nowhere, or not for this person to know. */
+	signUpPath: string | null;
 	kits: { id: string; name: string }[];
 	students: { id: string; name: string }[];
 	currency: string | null;

@@ -2,8 +2,8 @@ import { z } from "zod";
 import { email } from "./begin";
 import { id, words } from "./fields";
 
-/** Asked for a place, waits because all were taken, has one, or was told no. */
-export const SIGN_UP_STATES = ["asked", "waiting", "confirmed", "declined"] as const;
+/** Asked for a place, waits because all were taken, or has been let in. Whoever was told no is not kept. */
+export const SIGN_UP_STATES = ["asked", "waiting", "confirmed"] as const;
 export type SignUpState = (typeof SIGN_UP_STATES)[number];
 
 /** What somebody outside types to come to a course. */
@@ -16,3 +16,19 @@ export const signUpForm = z.strictObject({
 	kitIds: z.array(id).max(40, "At most 40 kits."),
 });
 export type SignUpForm = z.infer<typeof signUpForm>;
+
+/** What somebody outside asked for, as the instructor sees it. */
+export interface SignUpBrief {
+	id: string;
+	at: string;
+	name: string;
+	email: string;
+	phone: string;
+	adult: string;
+	note: string;
+	kits: string[];
+	/** Waits for a place: all were taken when it came. */
+	waiting: boolean;
+	/** By the same e-mail, in the studio's book already. */
+	known: boolean;
+}

@@ -50,6 +50,7 @@ export function who({ locals, request }: APIContext): Asking {
 
 const MB = 1024 * 1024;
 const LARGEST_JSON_BYTES = 2 * MB;
+const LARGEST_FORM_BYTES = 64 * 1024;
 
 /** A JSON body, refused when it is larger than `most` bytes or not JSON. */
 export async function readJson(request: Request, most = LARGEST_JSON_BYTES): Promise<unknown> {
@@ -59,6 +60,18 @@ export async function readJson(request: Request, most = LARGEST_JSON_BYTES): Pro
 		return JSON.parse(bytes.toString("utf8"));
 	} catch {
 		throw new Refusal("invalid", "This is not JSON.");
+	}
+}
+
+/** A page's form, refused when it is larger than a page's form is. */
+export async function readForm(request: Request): Promise<FormData> {
+	const bytes = await readBytes(request, LARGEST_FORM_BYTES);
+	try {
+		return await new Response(new Uint8Array(bytes), {
+			headers: { "Content-Type": request.headers.get("content-type") ?? "" },
+		}).formData();
+	} catch {
+		throw new Refusal("invalid", "This is not what the page’s form sends.");
 	}
 }
 

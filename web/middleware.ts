@@ -17,7 +17,7 @@ const OPEN_PATHS = [
 	/^\/(away|fault)$/,
 	/^\/(begin|api\/begin)$/,
 	/^\/api\/calendar\/[\w-]{32}\.ics$/,
-	/^\/join\/[\w-]{32}$/,
+	/^\/(join|sign-up)\/[\w-]{32}$/,
 	/^\/_astro\//,
 	/^\/favicon/,
 ];

@@ -11,7 +11,7 @@ CREATE TABLE "sign_up" (
 	"state" text NOT NULL,
 	"student_id" uuid,
 	CONSTRAINT "sign_up_course_id_email_unique" UNIQUE("course_id","email"),
-	CONSTRAINT "sign_up_state_known" CHECK ("sign_up"."state" in ('asked', 'waiting', 'confirmed', 'declined'))
+	CONSTRAINT "sign_up_state_known" CHECK ("sign_up"."state" in ('asked', 'waiting', 'confirmed'))
 );
 --> statement-breakpoint
 ALTER TABLE "course" ADD COLUMN "sign_up_key" text;--> statement-breakpoint

@@ -92,13 +92,25 @@ export async function courseBriefs(reader: Reader, today: string) {
 export async function loadCourse(reader: Reader, id: string) {
 	const [row] = await reader.select().from(course).where(eq(course.id, id));
 	if (!row) return undefined;
-	const kits = await reader.select({ kitId: courseKit.kitId }).from(courseKit).where(eq(courseKit.courseId, id));
-	return { ...row, kitIds: kits.map(({ kitId }) => kitId).sort() };
+	const kits = await reader.select().from(courseKit).where(eq(courseKit.courseId, id)).orderBy(asc(courseKit.kitId));
+	return {
+		...row,
+		kitIds: kits.map(({ kitId }) => kitId),
+		largeKitIds: kits.filter(({ isLarge }) => isLarge).map(({ kitId }) => kitId),
+	};
 }
 
-export async function setCourseKits(tx: Transaction, courseId: string, kitIds: readonly string[]): Promise<void> {
+export async function setCourseKits(
+	tx: Transaction,
+	courseId: string,
+	kitIds: readonly string[],
+	largeKitIds: readonly string[],
+): Promise<void> {
 	await tx.delete(courseKit).where(eq(courseKit.courseId, courseId));
-	if (kitIds.length > 0) await tx.insert(courseKit).values(kitIds.map((kitId) => ({ courseId, kitId })));
+	if (kitIds.length > 0)
+		await tx
+			.insert(courseKit)
+			.values(kitIds.map((kitId) => ({ courseId, kitId, isLarge: largeKitIds.includes(kitId) })));
 }
 
 /** Nobody else puts an evening anywhere until the transaction ends: a free room is still free when it is taken. */
@@ -169,7 +181,7 @@ export async function attendeesOf(reader: Reader, sessionIds: readonly string[])
 	]);
 	const all = new Map<string, Attendee>();
 	const of = ({ studentId, name, note }: Pick<Attendee, "studentId" | "name" | "note">) => {
-		const known = all.get(studentId) ?? { studentId, name, note, evenings: {} };
+		const known = all.get(studentId) ?? { studentId, name, note, chose: [], evenings: {} };
 		all.set(studentId, known);
 		return known;
 	};

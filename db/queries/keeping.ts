@@ -2,7 +2,10 @@ import { and, count, eq, inArray, isNull, or, type SQL, sql, sum } from "drizzle
 import type { PgColumn, PgTable } from "drizzle-orm/pg-core";
 import type { Transaction } from "../connect";
 import {
+	classSession,
+	course,
 	cutRun,
+	enrolment,
 	firing,
 	glass,
 	kiln,
@@ -15,13 +18,16 @@ import {
 	microwaveRun,
 	mould,
 	oven,
+	piece,
 	sample,
 	schedule,
 	scheduleVersion,
+	signUp,
+	waitingPlace,
 } from "../schema";
 
 /** What can be put away, by the word for it. */
-const TABLES = { kit: kitDesign, schedule, kiln, oven, glass, mould, sample };
+const TABLES = { kit: kitDesign, schedule, kiln, oven, glass, mould, sample, course };
 type Thing = keyof typeof TABLES;
 
 /** All of them have these. */
@@ -31,7 +37,7 @@ type Kept = typeof glass;
 export async function lockThing(tx: Transaction, what: Thing, id: string) {
 	const table = TABLES[what] as unknown as Kept;
 	const [row] = await tx
-		.select({ id: table.id, name: table.name, retired: table.retired })
+		.select({ id: table.id, name: what === "course" ? course.title : table.name, retired: table.retired })
 		.from(table)
 		.where(eq(asText(table.id), id))
 		.for("update");
@@ -138,6 +144,16 @@ export async function usesOf(tx: Transaction, what: Thing, id: string): Promise<
 					sql`${document} @? ${`$.frameId ? (@ == ${JSON.stringify(id)})`}::jsonpath`,
 				),
 			);
+		case "course": {
+			const its = tx.select({ id: classSession.id }).from(classSession).where(eq(classSession.courseId, id));
+			return [
+				{ n: await rows(enrolment, inArray(enrolment.sessionId, its)), one: "place taken", several: "places taken" },
+				{ n: await rows(waitingPlace, inArray(waitingPlace.sessionId, its)), one: "who waits", several: "who wait" },
+				{ n: await rows(signUp, eq(signUp.courseId, id)), one: "sign-up", several: "sign-ups" },
+				{ n: await rows(piece, inArray(piece.sessionId, its)), one: "piece made in it", several: "pieces made in it" },
+				{ n: await rows(cutRun, inArray(cutRun.sessionId, its)), one: "cut list", several: "cut lists" },
+			];
+		}
 		case "sample":
 			return [{ n: await rows(kitDesign, sql`${kitDesign.document}->>'sampleId' = ${id}`), ...KITS }];
 	}
@@ -163,6 +179,7 @@ async function inDocuments(
 export async function strikeThing(tx: Transaction, what: Thing, id: string): Promise<void> {
 	if (what === "kit") await tx.delete(kitVersion).where(eq(kitVersion.keptId, id));
 	if (what === "schedule") await tx.delete(scheduleVersion).where(eq(scheduleVersion.keptId, id));
+	if (what === "course") await tx.delete(classSession).where(eq(classSession.courseId, id));
 	if (what === "kiln") await tx.delete(kilnAlarm).where(eq(kilnAlarm.kilnId, id));
 	const table = TABLES[what] as unknown as Kept;
 	await tx.delete(table).where(eq(asText(table.id), id));

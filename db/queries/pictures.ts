@@ -21,7 +21,8 @@ export async function picturesOf(reader: Reader, pieces: readonly PieceBrief[]):
 	return Object.fromEntries(versions.map(({ id, document }): [string, Picture] => [id, pictureOf(document, glasses)]));
 }
 
-function pictureOf(design: KitDesign, glasses: ReadonlyMap<string, Glass>): Picture {
+/** A kit in fired colours, without what is not glass. */
+export function pictureOf(design: KitDesign, glasses: ReadonlyMap<string, Glass>): Picture {
 	const drawn = drawnParts(design, glasses).filter(({ part }) => part.kind !== "fibre" && part.kind !== "dam");
 	const { minX, minY, widthMm, heightMm } = boundsOf(drawn.flatMap(({ region }) => region));
 	const [cx, cy] = [minX + widthMm / 2, minY + heightMm / 2];

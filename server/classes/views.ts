@@ -1,5 +1,6 @@
 import { loadGlass } from "@db/queries/glass";
 import { briefs } from "@db/queries/pieces";
+import { choicesOfSession } from "@db/queries/sign-ups";
 import { enrolment, piece, student } from "@db/schema";
 import { asc, eq } from "drizzle-orm";
 import { type View, when } from "../house/view";
@@ -23,11 +24,13 @@ export const bench: View<"bench"> = async (context, params) => {
 		.from(piece)
 		.where(eq(piece.sessionId, session.id));
 	const pieces = await briefs(db, eq(piece.sessionId, session.id), when(context));
+	const chose = await choicesOfSession(db, session.id);
 	const seats = rows.map((row) => ({
 		studentId: row.enrolment.studentId,
 		name: row.name,
 		seat: row.enrolment.seat,
 		safetySigned: row.enrolment.safetySignedAt !== null,
+		chose: chose.get(row.enrolment.studentId) ?? [],
 		pieces: pieces.filter((one) =>
 			owners.some(({ id, studentId }) => id === one.id && studentId === row.enrolment.studentId),
 		),

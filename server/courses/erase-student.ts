@@ -1,5 +1,6 @@
 import { erased, withoutName } from "@core/journey/without-name";
 import { textsAbout, writeEvent, writeFiringNote, writeJourney } from "@db/queries/erase";
+import { forgetSignUps } from "@db/queries/sign-ups";
 import { enrolment, photo, piece, student, waitingPlace } from "@db/schema";
 import { eq, inArray } from "drizzle-orm";
 import { noteAudit } from "../house/audit";
@@ -21,6 +22,7 @@ export const eraseStudent: UseCase<"eraseStudent"> = async ({ tx, ...asking }, {
 	await tx.update(piece).set({ studentId: null, collectedBy: null }).where(eq(piece.studentId, studentId));
 	await tx.delete(enrolment).where(eq(enrolment.studentId, studentId));
 	await tx.delete(waitingPlace).where(eq(waitingPlace.studentId, studentId));
+	if (row.email) await forgetSignUps(tx, row.email);
 	await tx.delete(student).where(eq(student.id, studentId));
 	await noteAudit(tx, "erased", `a student with ${ids.length} ${ids.length === 1 ? "piece" : "pieces"}`, asking);
 	return { erased: true };

@@ -1,8 +1,10 @@
 import { cancelSession } from "./cancel-session";
+import { decideSignUp } from "./decide-sign-up";
 import { enrol } from "./enrol";
 import { eraseStudent } from "./erase-student";
 import { leave } from "./leave";
 import { makeCalendarLink } from "./make-calendar-link";
+import { makeSignUpLink } from "./make-sign-up-link";
 import { markAttendance } from "./mark-attendance";
 import { moveSessions } from "./move-sessions";
 import { saveCourse } from "./save-course";
@@ -23,6 +25,8 @@ export const useCases = {
 	leave,
 	markAttendance,
 	makeCalendarLink,
+	makeSignUpLink,
+	decideSignUp,
 };
 
 export const views = { calendar, course: courseView, students, student: studentView };

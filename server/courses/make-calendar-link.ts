@@ -1,10 +1,10 @@
-import { randomBytes } from "node:crypto";
 import { studio } from "@db/schema";
 import type { UseCase } from "../house/context";
+import { secretKey } from "./models/secret-key";
 
 /** A secret address under which other calendars read this one. */
 export const makeCalendarLink: UseCase<"makeCalendarLink"> = async ({ tx }, { on }) => {
-	const key = on ? randomBytes(24).toString("base64url") : null;
+	const key = on ? secretKey() : null;
 	await tx.update(studio).set({ calendarKey: key });
 	return { path: key && feedPath(key) };
 };

@@ -9,11 +9,11 @@ import { refuseUnfit } from "./models/fits";
 /** Writes a course down with the evenings that are new in it; those it has keep their day, and need the room it is given. The same sent twice counts once. */
 export const saveCourse: UseCase<"saveCourse"> = async (context, { course: form, revision, evenings }) => {
 	const { tx, now, studio } = context;
-	const { kitIds, ...row } = form;
+	const { kitIds, largeKitIds, ...row } = form;
 	const today = dayOf(now, studio.timeZone);
 	const before = await loadCourse(tx, form.id);
 	const next = await saved(form.title, tx, course, row, revision);
-	await setCourseKits(tx, form.id, kitIds);
+	await setCourseKits(tx, form.id, kitIds, largeKitIds);
 	const ids = evenings.map(({ id }) => id);
 	const known =
 		ids.length > 0

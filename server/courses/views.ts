@@ -11,6 +11,7 @@ import {
 	studentRows,
 } from "@db/queries/courses";
 import { kitNames } from "@db/queries/kits";
+import { choicesOf, signUpsOf } from "@db/queries/sign-ups";
 import { student } from "@db/schema";
 import { dayOf } from "@formats/time";
 import { asc } from "drizzle-orm";
@@ -18,6 +19,7 @@ import { currencyFor } from "../glass/models/books";
 import { inTheBook } from "../house/refusal";
 import type { View } from "../house/view";
 import { feedPath } from "./make-calendar-link";
+import { signUpPath } from "./make-sign-up-link";
 
 /** Weeks before and after the first of this month that are shown where nobody says otherwise, days. */
 const AROUND = { before: 7, after: 75 };
@@ -45,22 +47,31 @@ export const calendar: View<"calendar"> = async (context, params) => {
 
 export const courseView: View<"course"> = async (context, { id }) => {
 	const { db, now, studio } = context;
-	const { revision, retired: _, ...course } = inTheBook(await loadCourse(db, id), "course");
+	const { revision, retired, signUpKey, ...course } = inTheBook(await loadCourse(db, id), "course");
 	const [sessions, kits, students] = await Promise.all([
 		sessionsOfCourse(db, id),
 		kitNames(db),
 		db.select({ id: student.id, name: student.name }).from(student).orderBy(asc(student.name)),
 	]);
 	const currency = currencyFor(context);
+	const [attendees, signUps, chose] = await Promise.all([
+		attendeesOf(
+			db,
+			sessions.map((one) => one.id),
+		),
+		signUpsOf(db, id),
+		choicesOf(db, id),
+	]);
+	const isInstructor = context.actor.role === "instructor";
 	return {
 		today: dayOf(now, studio.timeZone),
 		course: { ...course, priceMinor: currency === null ? null : course.priceMinor },
 		revision,
+		retired,
 		sessions,
-		attendees: await attendeesOf(
-			db,
-			sessions.map((one) => one.id),
-		),
+		attendees: attendees.map((one) => ({ ...one, chose: chose.get(one.studentId) ?? [] })),
+		signUps: isInstructor ? signUps : [],
+		signUpPath: isInstructor && signUpKey ? signUpPath(signUpKey) : null,
 		kits,
 		students,
 		currency,

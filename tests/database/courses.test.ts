@@ -42,6 +42,8 @@ const courseOf = (change: Partial<ActionInput<"saveCourse">["course"]> = {}) => 
 	places: 3,
 	priceMinor: 4500,
 	kitIds: [] as string[],
+	largeKitIds: [] as string[],
+	smallKits: 1,
 	...change,
 });
 async function kept(evenings: Evening[], change: Partial<ActionInput<"saveCourse">["course"]> = {}) {

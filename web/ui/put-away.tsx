@@ -2,6 +2,7 @@ import type { KeptThing } from "@contract/keeping";
 import { useState } from "react";
 import { Trouble } from "../forms/notice";
 import { useAct } from "../lib/api";
+import { TwoPresses } from "./two-presses";
 
 interface Props {
 	what: KeptThing;
@@ -16,48 +17,31 @@ interface Props {
 export function PutAway({ what, id, name, retired, onStruck }: Props) {
 	const putAway = useAct("putAway");
 	const strike = useAct("strikeOut", onStruck);
-	const [sure, setSure] = useState(false);
 	return (
 		<section aria-label="Put away or delete" className="flex flex-col gap-2 border-t border-line pt-3">
-			{sure ? (
-				<>
-					<p>
+			<p className="text-soft">
+				{retired ? "It is put away: known where it was used, offered for nothing new." : "No longer wanted?"}
+			</p>
+			<TwoPresses
+				label="Delete …"
+				warning={
+					<>
 						Delete <b>{name}</b> for good? This cannot be undone.
-					</p>
-					<div className="flex flex-wrap gap-1.5">
-						<button
-							type="button"
-							className="btn btn-sm text-error max-lg:h-11"
-							disabled={strike.isPending}
-							onClick={() => strike.mutate({ what, id })}
-						>
-							Delete it
-						</button>
-						<button type="button" className="btn btn-ghost btn-sm max-lg:h-11" onClick={() => setSure(false)}>
-							Keep it
-						</button>
-					</div>
-				</>
-			) : (
-				<>
-					<p className="text-soft">
-						{retired ? "It is put away: known where it was used, offered for nothing new." : "No longer wanted?"}
-					</p>
-					<div className="flex flex-wrap gap-1.5">
-						<button
-							type="button"
-							className="btn btn-sm max-lg:h-11"
-							disabled={putAway.isPending}
-							onClick={() => putAway.mutate({ what, id, retired: !retired })}
-						>
-							{retired ? "Bring it back" : "Put it away"}
-						</button>
-						<button type="button" className="btn btn-ghost btn-sm max-lg:h-11" onClick={() => setSure(true)}>
-							Delete …
-						</button>
-					</div>
-				</>
-			)}
+					</>
+				}
+				sure="Delete it"
+				pending={strike.isPending}
+				onSure={() => strike.mutate({ what, id })}
+			>
+				<button
+					type="button"
+					className="btn btn-sm max-lg:h-11"
+					disabled={putAway.isPending}
+					onClick={() => putAway.mutate({ what, id, retired: !retired })}
+				>
+					{retired ? "Bring it back" : "Put it away"}
+				</button>
+			</TwoPresses>
 			<Trouble error={strike.error ?? putAway.error} />
 		</section>
 	);

@@ -95,7 +95,11 @@ function SeatRow({
 			{seat.pieces.map((piece) => (
 				<PieceAtSeat key={piece.id} piece={piece} onHandIn={() => onHandIn(piece.id)} active={piece.id === handInId} />
 			))}
-			{seat.pieces.length === 0 && <p className="py-1 pl-9 text-soft">no kit yet</p>}
+			{seat.pieces.length === 0 && (
+				<p className="py-1 pl-9 text-soft">
+					no kit yet{seat.chose.length > 0 && <b className="text-base-content">, chose {seat.chose.join(", ")}</b>}
+				</p>
+			)}
 		</li>
 	);
 }

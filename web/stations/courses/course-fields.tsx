@@ -14,6 +14,8 @@ export const newCourse = (): CourseForm => ({
 	places: 8,
 	priceMinor: null,
 	kitIds: [],
+	largeKitIds: [],
+	smallKits: 1,
 });
 
 interface Props {
@@ -105,18 +107,32 @@ export function CourseFields({ start, revision, kits, currency, firstDay, onDone
 			{kits.length > 0 && (
 				<fieldset>
 					<legend className="font-semibold">Kits its students choose among</legend>
-					<div className="grid max-h-44 grid-cols-2 overflow-y-auto">
+					<ul className="max-h-56 overflow-y-auto">
 						{kits.map(({ id, name }) => (
-							<Check
-								key={id}
-								label={<span className="truncate">{name}</span>}
-								checked={course.kitIds.includes(id)}
-								onChange={(on) =>
-									form.set("course.kitIds", on ? [...course.kitIds, id] : course.kitIds.filter((one) => one !== id))
-								}
-							/>
+							<li key={id} className="flex items-center justify-between gap-2">
+								<Check
+									label={<span className="truncate">{name}</span>}
+									checked={course.kitIds.includes(id)}
+									onChange={(on) => form.set("course.kitIds", toggled(course.kitIds, id, on))}
+								/>
+								{course.kitIds.includes(id) && (
+									<Check
+										label="takes the whole class"
+										checked={course.largeKitIds.includes(id)}
+										onChange={(on) => form.set("course.largeKitIds", toggled(course.largeKitIds, id, on))}
+									/>
+								)}
+							</li>
 						))}
-					</div>
+					</ul>
+					{course.kitIds.length > 1 && (
+						<NumberField
+							kind="count"
+							label="Of the others one student makes up to"
+							{...form.number("course.smallKits")}
+							hint="Several small ones, or one that takes the whole class."
+						/>
+					)}
 				</fieldset>
 			)}
 			<Problems problems={form.others()} />
@@ -137,6 +153,9 @@ export function CourseFields({ start, revision, kits, currency, firstDay, onDone
 		</form>
 	);
 }
+
+const toggled = (ids: readonly string[], id: string, on: boolean): string[] =>
+	on ? [...ids, id] : ids.filter((one) => one !== id);
 
 function eveningsOf({ day, startsAt, endsAt, times, everyWeeks, promiseDays }: Typed, ids: readonly string[]) {
 	if (!/^\d{4}-\d{2}-\d{2}$/.test(day)) return [{ id: ids[0] ?? "", day, startsAt, endsAt, promisedDay: null }];

@@ -3,17 +3,20 @@ import { dayWords } from "@formats/time";
 import { useState } from "react";
 import { usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
+import { PutAway } from "../../ui/put-away";
 import { Tabs } from "../../ui/tabs";
 import { AddStudents } from "./add-students";
 import { ClassesNav } from "./classes-nav";
 import { CourseFields } from "./course-fields";
 import { MoveCourse } from "./move-course";
 import { Register } from "./register";
+import { SignUps } from "./sign-ups";
 
 export default framed("course", null, Course);
 
 const TABS = [
 	{ value: "people" as const, label: "Add students" },
+	{ value: "signUps" as const, label: "Sign-up" },
 	{ value: "move" as const, label: "Evenings" },
 	{ value: "course" as const, label: "Course" },
 ];
@@ -53,12 +56,13 @@ function Course({ view, frame }: StationProps<"course">) {
 					<Tabs<Tab>
 						label="Change it"
 						className="gap-5 border-b border-line px-5"
-						tabs={mayEdit ? TABS : TABS.slice(0, 1)}
+						tabs={mayEdit ? TABS.map((one) => counted(one, view.signUps.length)) : TABS.slice(0, 1)}
 						open={tab}
 						onOpen={setTab}
 					/>
 					<div className="scroll-y min-h-0 grow px-5 py-4">
 						{tab === "people" && <AddStudents view={view} mayEdit={mayEdit} />}
+						{tab === "signUps" && <SignUps view={view} />}
 						{tab === "move" && <MoveCourse view={view} words={words} />}
 						{tab === "course" && (
 							<div className="flex flex-col gap-5">
@@ -70,6 +74,13 @@ function Course({ view, frame }: StationProps<"course">) {
 									firstDay={undefined}
 									onDone={() => {}}
 								/>
+								<PutAway
+									what="course"
+									id={course.id}
+									name={course.title}
+									retired={view.retired}
+									onStruck={() => location.assign("/classes")}
+								/>
 							</div>
 						)}
 					</div>
@@ -78,6 +89,19 @@ function Course({ view, frame }: StationProps<"course">) {
 		</div>
 	);
 }
+
+/** A tab’s label with how many wait behind it. */
+const counted = (tab: (typeof TABS)[number], waiting: number) =>
+	tab.value === "signUps" && waiting > 0
+		? {
+				...tab,
+				label: (
+					<>
+						{tab.label} <b className="figure text-accent">{waiting}</b>
+					</>
+				),
+			}
+		: tab;
 
 function summary({ sessions, course }: CourseView): string {
 	const there = sessions.filter(({ cancelled }) => !cancelled).length;

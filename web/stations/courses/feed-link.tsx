@@ -2,13 +2,12 @@ import { useState } from "react";
 import { Trouble } from "../../forms/notice";
 import { useAct } from "../../lib/api";
 import Popup from "../../ui/popup";
+import { SecretAddress } from "../../ui/secret-address";
 
 /** The secret address under which other calendars read this one. */
 export function FeedLink({ path }: { path: string | null }) {
 	const [open, setOpen] = useState(false);
-	const [copied, setCopied] = useState(false);
-	const make = useAct("makeCalendarLink", () => setCopied(false));
-	const address = path && typeof location !== "undefined" ? `${location.origin}${path}` : "";
+	const make = useAct("makeCalendarLink");
 	return (
 		<span className="relative">
 			<button type="button" className="btn btn-sm max-lg:h-11" aria-expanded={open} onClick={() => setOpen(!open)}>
@@ -23,21 +22,7 @@ export function FeedLink({ path }: { path: string | null }) {
 									Whoever has this address reads the classes, without names. Add it to a calendar program as a
 									subscription.
 								</p>
-								<input
-									className="input figure h-11 w-full"
-									aria-label="Address of the feed"
-									readOnly
-									value={address}
-									onFocus={(event) => event.target.select()}
-								/>
-								<div className="flex flex-wrap gap-1.5">
-									<button
-										type="button"
-										className="btn btn-sm btn-primary max-lg:h-11"
-										onClick={() => void navigator.clipboard?.writeText(address).then(() => setCopied(true))}
-									>
-										{copied ? "Copied" : "Copy"}
-									</button>
+								<SecretAddress label="Address of the feed" path={path}>
 									<button
 										type="button"
 										className="btn btn-sm max-lg:h-11"
@@ -54,7 +39,7 @@ export function FeedLink({ path }: { path: string | null }) {
 									>
 										Stop it
 									</button>
-								</div>
+								</SecretAddress>
 								<p className="text-soft">A new address ends the old one, wherever it was given.</p>
 							</>
 						) : (

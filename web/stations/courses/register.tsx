@@ -75,6 +75,9 @@ export function Register({ sessions, attendees, today }: Props) {
 									<a className="underline-offset-2 hover:underline" href={`/students?student=${one.studentId}`}>
 										{one.name}
 									</a>
+									{one.chose.length > 0 && (
+										<span className="block text-[12.5px] font-normal">makes {one.chose.join(", ")}</span>
+									)}
 									{one.note && <span className="block text-[12.5px] font-normal text-soft">{one.note}</span>}
 								</th>
 								{sessions.map((session) => (

@@ -6,6 +6,8 @@ import { Check, TextField } from "../../forms/fields";
 import { Problems, Trouble } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";
 import { useAct, useView } from "../../lib/api";
+import { saveFile } from "../../lib/save-file";
+import { TwoPresses } from "../../ui/two-presses";
 
 const NEW: StudentView = {
 	student: { id: "", name: "", email: null, phone: "", note: "", adult: "" },
@@ -33,51 +35,32 @@ export function StudentPanel({ id, mayEdit, onKept }: { id: string; mayEdit: boo
 
 /** All that is known of them as a file; and that they are forgotten. */
 function TheirData({ view, mayEdit, onGone }: { view: StudentView; mayEdit: boolean; onGone(): void }) {
-	const [sure, setSure] = useState(false);
 	const erase = useAct("eraseStudent", onGone);
 	const { student, classes, pieces } = view;
-	const save = () => {
-		const text = JSON.stringify({ student, classes, pieces }, null, "\t");
-		const link = document.createElement("a");
-		link.href = URL.createObjectURL(new Blob([text], { type: "application/json" }));
-		link.download = "student.json";
-		link.click();
-		setTimeout(() => URL.revokeObjectURL(link.href), 1000);
-	};
+	const save = () =>
+		saveFile(JSON.stringify({ student, classes, pieces }, null, "\t"), "student.json", "application/json");
 	return (
 		<section aria-label="Their data" className="flex flex-col gap-2 border-t border-line pt-3">
-			{sure ? (
-				<>
-					<p>
-						Forget <b>{student.name}</b> for good? Name, address, notes, places and photos go, and the name goes out of
-						what was written about their pieces. The {pieces.length}{" "}
-						{pieces.length === 1 ? "piece stays" : "pieces stay"} as figures, nobody’s.
-					</p>
-					<div className="flex gap-1.5">
-						<button
-							type="button"
-							className="btn btn-sm text-error max-lg:h-11"
-							disabled={erase.isPending}
-							onClick={() => erase.mutate({ studentId: student.id })}
-						>
-							Forget them
-						</button>
-						<button type="button" className="btn btn-ghost btn-sm max-lg:h-11" onClick={() => setSure(false)}>
-							Keep them
-						</button>
-					</div>
-				</>
-			) : (
-				<div className="flex gap-1.5">
-					<button type="button" className="btn btn-sm max-lg:h-11" onClick={save}>
-						Their data as JSON
-					</button>
-					{mayEdit && (
-						<button type="button" className="btn btn-ghost btn-sm max-lg:h-11" onClick={() => setSure(true)}>
-							Erase …
-						</button>
-					)}
-				</div>
+			<div>
+				<button type="button" className="btn btn-sm max-lg:h-11" onClick={save}>
+					Their data as JSON
+				</button>
+			</div>
+			{mayEdit && (
+				<TwoPresses
+					label="Erase …"
+					warning={
+						<>
+							Forget <b>{student.name}</b> for good? Name, address, notes, places and photos go, and the name goes out
+							of what was written about their pieces. The {pieces.length}{" "}
+							{pieces.length === 1 ? "piece stays" : "pieces stay"} as figures, nobody’s.
+						</>
+					}
+					sure="Forget them"
+					keep="Keep them"
+					pending={erase.isPending}
+					onSure={() => erase.mutate({ studentId: student.id })}
+				/>
 			)}
 			<Trouble error={erase.error} />
 		</section>

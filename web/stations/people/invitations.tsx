@@ -5,6 +5,7 @@ import { ChoiceField, TextField } from "../../forms/fields";
 import { Trouble } from "../../forms/notice";
 import { useAct } from "../../lib/api";
 import { usePrefs } from "../../lib/prefs";
+import { SecretAddress } from "../../ui/secret-address";
 
 /** Who is asked to join, and the address that lets them in once. */
 export function Invitations({ invitations }: { invitations: readonly InvitationView[] }) {
@@ -13,7 +14,6 @@ export function Invitations({ invitations }: { invitations: readonly InvitationV
 	const [forWhom, setForWhom] = useState("");
 	const invite = useAct("invite", () => setForWhom(""));
 	const takeBack = useAct("takeBackInvitation");
-	const address = invite.data ? `${location.origin}${invite.data.path}` : "";
 	return (
 		<section aria-label="Invitations" className="mt-6 flex flex-col gap-3">
 			<h2>Invite somebody</h2>
@@ -47,13 +47,7 @@ export function Invitations({ invitations }: { invitations: readonly InvitationV
 						Give them this address: it lets one person in, until {dayAndClock(invite.data.expiresAt, timeZone)}. It is
 						shown only now.
 					</p>
-					<input
-						className="input figure h-11 w-full"
-						aria-label="Address of the invitation"
-						readOnly
-						value={address}
-						onFocus={(event) => event.target.select()}
-					/>
+					<SecretAddress label="Address of the invitation" path={invite.data.path} />
 				</div>
 			)}
 			{invitations.length > 0 && (

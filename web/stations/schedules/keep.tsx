@@ -10,6 +10,7 @@ import { FileField } from "../../forms/file-field";
 import { Trouble } from "../../forms/notice";
 import { useAct } from "../../lib/api";
 import { usePrefs } from "../../lib/prefs";
+import { saveFile } from "../../lib/save-file";
 import { SaveBar } from "../../ui/kept/save-bar";
 import type { KeptDocument } from "../../ui/kept/use-kept";
 import { PutAway } from "../../ui/put-away";
@@ -156,13 +157,6 @@ function FireIt({ view, document, kiln, keptAs: scheduleId }: Props & { keptAs: 
 /** Open formats: a table of segments, or the whole document. */
 function Files({ document, onImport, onDocument }: Props) {
 	const [problem, setProblem] = useState("");
-	const save = (name: string, text: string, type: string) => {
-		const link = window.document.createElement("a");
-		link.href = URL.createObjectURL(new Blob([text], { type }));
-		link.download = name;
-		link.click();
-		setTimeout(() => URL.revokeObjectURL(link.href), 1000);
-	};
 	const slug = document.name.replace(/[^a-z0-9]+/gi, "-").toLowerCase() || "schedule";
 	const read = async (file: File) => {
 		const text = await file.text();
@@ -188,7 +182,7 @@ function Files({ document, onImport, onDocument }: Props) {
 					className="btn btn-sm max-lg:h-11"
 					onClick={async () => {
 						const { scheduleCsv } = await import("@formats/schedule-file");
-						save(`${slug}.csv`, scheduleCsv(document.segments), "text/csv");
+						saveFile(scheduleCsv(document.segments), `${slug}.csv`, "text/csv");
 					}}
 				>
 					CSV
@@ -196,7 +190,7 @@ function Files({ document, onImport, onDocument }: Props) {
 				<button
 					type="button"
 					className="btn btn-sm max-lg:h-11"
-					onClick={() => save(`${slug}.json`, JSON.stringify(document, null, "\t"), "application/json")}
+					onClick={() => saveFile(JSON.stringify(document, null, "\t"), `${slug}.json`, "application/json")}
 				>
 					JSON
 				</button>
