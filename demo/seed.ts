@@ -18,12 +18,14 @@ import sharp from "sharp";
 import { BLOCK_RUNS, OVENS, PAST_TESTS, SCHEDULES } from "./fire";
 import { KITS, SAMPLES } from "./kits";
 import {
+	COMING_COURSE,
 	FAMILIES,
 	FIRST_STUDENTS,
 	GLASSES,
 	KILNS,
 	MOULDS,
 	PEOPLE,
+	SIGN_UPS,
 	SPOTS,
 	STUDIO,
 	TODAYS_STUDENTS,
@@ -169,6 +171,27 @@ class DemoStudio {
 			"Benno Harrowgate",
 		]);
 		await this.act("planCut", { sessionId: next, kitId: wheel, kits: 6 }, DAY);
+		await this.offered(next, [coaster, dish], wheel);
+	}
+
+	/** The coming course as strangers see it, and who asked for a place in it. */
+	private async offered(sessionId: string, small: string[], large: string): Promise<void> {
+		const [session] = await this.tx.select().from(tables.classSession).where(eq(tables.classSession.id, sessionId));
+		const courseId = session?.courseId ?? "";
+		await this.tx.update(tables.course).set(COMING_COURSE).where(eq(tables.course.id, courseId));
+		await this.tx
+			.insert(tables.courseKit)
+			.values([...small, large].map((kitId) => ({ courseId, kitId, isLarge: kitId === large })));
+		await this.act("makeSignUpLink", { courseId, on: true }, 6 * DAY);
+		await this.tx.insert(tables.signUp).values(
+			SIGN_UPS.map(({ large: chose, ...one }, i) => ({
+				...one,
+				courseId,
+				at: new Date(this.now.getTime() - (30 - 11 * i) * HOUR),
+				kitIds: chose ? [large] : small,
+				state: "asked" as const,
+			})),
+		);
 	}
 
 	private async kits(): Promise<[string, string, string]> {

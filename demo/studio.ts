@@ -248,3 +248,26 @@ export const KILNS = [
 ];
 
 export const SPOTS = ["A1", "A2", "A3", "A4", "B1", "B2", "B3", "B4", "C1", "C2", "C3", "C4"];
+
+/** What the coming course says of itself to strangers. */
+export const COMING_COURSE = {
+	about:
+		"A morning between the old bins: two small tiles of roofs and fields, or one wind wheel that takes all of it. Nobody needs to have cut glass before.",
+	room: "Bin floor",
+	places: 9,
+	priceMinor: 6800,
+	smallKits: 2,
+};
+
+/** Strangers who asked for a place in it. */
+export const SIGN_UPS = [
+	{ name: "Quilla Mertens-Rowe", email: "quilla@post.example", phone: "", adult: "", note: "", large: false },
+	{
+		name: "Ansel Tarrow",
+		email: "tarrow@post.example",
+		phone: "",
+		adult: "Imke Tarrow",
+		note: "He is twelve and left-handed.",
+		large: true,
+	},
+];

@@ -12,7 +12,7 @@ import { pictureOf } from "@db/queries/pictures";
 import { courseByKey, lockCourse, openSignUps } from "@db/queries/sign-ups";
 import { loadStudio } from "@db/queries/studio";
 import { kitDesign, signUp as signUps } from "@db/schema";
-import { dayOf } from "@formats/time";
+import { clock, dayOf } from "@formats/time";
 import { inArray } from "drizzle-orm";
 import { inTransaction } from "../house/in-transaction";
 import { Refusal } from "../house/refusal";
@@ -54,7 +54,10 @@ export async function signUpDoor(reader: Reader, key: string, now: Date): Promis
 	const row = await courseByKey(reader, key);
 	if (!row) return closed;
 	const today = dayOf(now, studio.timeZone);
-	const coming = (await sessionsOfCourse(reader, row.id)).filter(({ day, cancelled }) => day >= today && !cancelled);
+	const time = clock(now, studio.timeZone);
+	const coming = (await sessionsOfCourse(reader, row.id)).filter(
+		({ day, startsAt, cancelled }) => !cancelled && (day > today || (day === today && startsAt > time)),
+	);
 	if (coming.length === 0) return closed;
 	const { kitIds = [], largeKitIds = [] } = (await loadCourse(reader, row.id)) ?? {};
 	const offered =

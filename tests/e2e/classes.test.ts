@@ -1,3 +1,5 @@
+import { randomUUID } from "node:crypto";
+import { violations } from "./axe";
 import { arrived, expect, open, ownStudio, personPage, setup, test } from "./studio";
 
 ownStudio();
@@ -97,4 +99,76 @@ test("somebody invited joins without a script in their browser; the address open
 	await late.goto(address);
 	await expect(late.getByText("This invitation was used already. Sign in, or ask for a new one.")).toBeVisible();
 	await plain.close();
+});
+
+test("strangers ask for a place without a script: told what is wrong, the last place, the waiting list, too many", async ({
+	browser,
+}) => {
+	const page = await personPage(browser);
+	const { sessions } = await (await page.request.get("/api/see/calendar")).json();
+	const coming = sessions.find(({ title }: { title: string }) => title === "Roofs and night sky");
+	await open(page, `/classes/${coming.courseId}`);
+	await page.getByRole("tab", { name: "Sign-up 2" }).click();
+	const address = await page.getByLabel("Address of the sign-up page").inputValue();
+
+	const plain = await browser.newContext({ javaScriptEnabled: false, viewport: { width: 360, height: 740 } });
+	const guest = await plain.newPage();
+	await guest.goto(address);
+	await expect(guest.getByRole("heading", { name: "Roofs and night sky" })).toBeVisible();
+	// Nine places, six students, two who asked before.
+	await expect(guest.getByText("1 place left of 9")).toBeVisible();
+	expect(await guest.content()).not.toMatch(/Harrowgate|Mertens|<script/);
+	await guest.getByLabel("Your name").fill("Perrin Vole");
+	await guest.getByLabel("Your e-mail").fill("perrin@post.example");
+	for (const box of await guest.getByRole("checkbox").all()) await box.check();
+	await guest.getByRole("button", { name: "Ask for a place" }).click();
+	await expect(guest.getByText("A large kit takes the whole class: choose it alone.")).toBeVisible();
+	await expect(guest.getByLabel("Your name")).toHaveValue("Perrin Vole");
+	await guest.getByRole("checkbox", { name: /takes the whole class/ }).uncheck();
+	await guest.getByRole("button", { name: "Ask for a place" }).click();
+	await expect(guest.getByRole("heading", { name: "Thank you" })).toBeVisible();
+
+	await guest.goto(address);
+	await expect(guest.getByText("0 places left of 9")).toBeVisible();
+	await guest.getByLabel("Your name").fill("Late Asker");
+	await guest.getByLabel("Your e-mail").fill("late@post.example");
+	await guest.getByRole("checkbox", { name: /takes the whole class/ }).check();
+	await guest.getByRole("button", { name: "Ask for a place on the waiting list" }).click();
+	await expect(guest.getByRole("heading", { name: "You are on the waiting list" })).toBeVisible();
+
+	// A program that fills the form on and on is stopped; what came before stays.
+	const statuses: number[] = [];
+	for (let i = 0; i < 13; i++) {
+		const form = {
+			name: `Robot ${i}`,
+			email: `robot${i}@post.example`,
+			phone: "",
+			adult: "",
+			note: "",
+			kit: randomUUID(),
+		};
+		const answer = await plain.request.post(address, { form, headers: { Origin: setup().address } });
+		statuses.push(answer.status());
+	}
+	expect(statuses.at(-1)).toBe(429);
+	const elsewhere = await plain.request.post(address, { form: { name: "x" }, headers: { Origin: "http://x.example" } });
+	expect(elsewhere.status()).toBe(403);
+	await plain.close();
+
+	// The instructor's page heard of it.
+	await expect(page.getByRole("tab", { name: "Sign-up 4" })).toBeVisible();
+	await expect(page.getByText("Asked when all places were taken.")).toHaveCount(1);
+	await page.getByRole("button", { name: "Let Perrin Vole in" }).click();
+	await expect(page.getByText("Has a place. Tell them so.")).toBeVisible();
+	await expect(page.getByRole("row", { name: /Perrin Vole makes / })).toBeVisible();
+	const late = page.getByRole("listitem").filter({ hasText: "Late Asker" });
+	await late.getByRole("button", { name: "Say no …" }).click();
+	await late.getByRole("button", { name: "Say no" }).click();
+	await expect(page.getByRole("tab", { name: "Sign-up 2" })).toBeVisible();
+
+	const reader = await browser.newContext();
+	const seen = await reader.newPage();
+	await seen.goto(address);
+	expect(await violations(seen)).toEqual([]);
+	await reader.close();
 });
