@@ -48,6 +48,10 @@ export const celsius = (name: string, least: number, most: number) =>
 		.min(least, `${name} must be at least ${least} °C.`)
 		.max(most, `${name} must be at most ${most} °C.`);
 
+/** What a list brings into the book at once. */
+export const entries = <S extends z.ZodType>(entry: S, most = 500) =>
+	z.array(entry).min(1, "There is nothing in this list.").max(most, `At most ${most} at once.`);
+
 /** A time of the wall clock, "18:30". */
 export const clockTime = (name: string) =>
 	z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, `${name} is written like 18:30.`);

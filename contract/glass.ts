@@ -7,7 +7,7 @@ import type { FindingCode } from "@core/stack/findings/titles";
 import { z } from "zod";
 import { instructor } from "./action";
 import { glass, glassFamily, mould, sample } from "./documents/glass-book";
-import { id, revision, words } from "./fields";
+import { entries, id, revision, words } from "./fields";
 import { seenByAssistant } from "./view";
 
 export interface GlassBookView {
@@ -60,6 +60,15 @@ export const actions = {
 		.asks(z.strictObject({ mould, revision }))
 		.touches("glass")
 		.answers<{ mouldId: string; revision: number }>(),
+	/** Glasses and moulds of a list, new or known; all of them or none. */
+	takeGlass: instructor
+		.asks(z.strictObject({ entries: entries(z.strictObject({ glass, revision })) }))
+		.touches("glass")
+		.answers<{ added: number; changed: number }>(),
+	takeMoulds: instructor
+		.asks(z.strictObject({ entries: entries(z.strictObject({ mould, revision })) }))
+		.touches("glass")
+		.answers<{ added: number; changed: number }>(),
 	saveSample: instructor.asks(sample).touches("glass").answers<{ sampleId: string; revision: number }>(),
 	addSamplePicture: instructor
 		.asks(z.strictObject({ sampleId: id }), { upload: "picture" })

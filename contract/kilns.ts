@@ -11,7 +11,7 @@ import { z } from "zod";
 import { assistant, instructor } from "./action";
 import type { KilnForm, KilnPermissions } from "./documents/kiln";
 import { kilnForm, kilnRecount, LARGEST_LOG_CHARACTERS, logMapping } from "./documents/kiln";
-import { count, id, revision, words } from "./fields";
+import { count, entries, id, revision, words } from "./fields";
 import type { FiringCard, ReadingsView } from "./firings";
 import { instant, seenByAssistant } from "./view";
 
@@ -147,6 +147,9 @@ export interface KilnNowView {
 
 export interface KilnsView {
 	kilns: {
+		/** As it is written down; null for who may not change it. */
+		form: KilnForm | null;
+		revision: number;
 		id: string;
 		name: string;
 		kind: "electric" | "microwaveBlock";
@@ -182,6 +185,11 @@ export const actions = {
 		.asks(z.strictObject({ kiln: kilnForm, revision, anew: kilnRecount.optional() }))
 		.touches("kilns")
 		.answers<{ kilnId: string; revision: number }>(),
+	/** Kilns of a list, new or known; all of them or none. */
+	takeKilns: instructor
+		.asks(z.strictObject({ entries: entries(z.strictObject({ kiln: kilnForm, revision }), 60) }))
+		.touches("kilns")
+		.answers<{ added: number; changed: number }>(),
 	doneUpkeep: assistant
 		.asks(z.strictObject({ kilnId: id, what: words("The task", 80, 1) }))
 		.touches("kilns")

@@ -1,42 +1,35 @@
+import { type BrokenLine, cellOf, guessColumns, type Mapping, nameKey, sameName } from "./columns";
 import type { TableFile } from "./table-file";
 
 /** What a list can say of a student. */
 export const STUDENT_COLUMNS = ["name", "first", "last", "email", "phone", "note", "adult"] as const;
 export type StudentColumn = (typeof STUDENT_COLUMNS)[number];
 
-/** Which column of a table says what; left out: none does. */
-export type StudentMapping = Partial<Record<StudentColumn, number>>;
+export type StudentMapping = Mapping<StudentColumn>;
 
 /** Words that head such columns, in the languages that lists of glass rooms came in. Looked for in this order. */
-const HEADS: Record<StudentColumn, RegExp> = {
-	email: /e-?mail|correo|courriel|posta/i,
-	phone: /phone|mobile|\btel|handy|teléfono|téléphone/i,
-	adult: /adult|parent|guardian|eltern|erziehungs/i,
-	first: /first.?name|given|vorname|prénom|forename|nombre de pila/i,
-	last: /last.?name|surname|family.?name|nachname|nom de famille|apellido/i,
-	note: /note|remark|comment|bemerkung|hinweis/i,
-	name: /name|student|teilnehm|participant|nombre|nom\b/i,
-};
-const ASKED: readonly StudentColumn[] = ["email", "phone", "adult", "first", "last", "note", "name"];
+const HEADS: readonly (readonly [StudentColumn, RegExp])[] = [
+	["email", /e-?mail|correo|courriel|posta/i],
+	["phone", /phone|mobile|\btel|handy|teléfono|téléphone/i],
+	["adult", /adult|parent|guardian|eltern|erziehungs/i],
+	["first", /first.?name|given|vorname|prénom|forename|nombre de pila/i],
+	["last", /last.?name|surname|family.?name|nachname|nom de famille|apellido/i],
+	["note", /note|remark|comment|bemerkung|hinweis/i],
+	["name", /name|student|teilnehm|participant|nombre|nom\b/i],
+];
 
-/** Which column says what, by their heads; a column says one thing. */
+/** Which column says what: by their heads; the e-mail also by its sign, the name where nothing else is said. */
 export function guessMapping({ columns, rows }: Pick<TableFile, "columns" | "rows">): StudentMapping {
-	const mapping: StudentMapping = {};
-	const taken = new Set<number>();
-	for (const what of ASKED) {
-		const at = columns.findIndex((head, i) => !taken.has(i) && HEADS[what].test(head));
-		if (at < 0) continue;
-		mapping[what] = at;
-		taken.add(at);
-	}
+	const mapping = guessColumns(columns, HEADS);
+	const isTaken = (at: number) => Object.values(mapping).includes(at);
 	if (mapping.email === undefined) {
 		const at = columns.findIndex(
-			(_, i) => !taken.has(i) && rows.length > 0 && rows.every(({ cells }) => /.@./.test(cells[i] ?? "")),
+			(_, i) => !isTaken(i) && rows.length > 0 && rows.every(({ cells }) => /.@./.test(cells[i] ?? "")),
 		);
 		if (at >= 0) mapping.email = at;
 	}
 	if (mapping.name === undefined && mapping.first === undefined && mapping.last === undefined) {
-		const at = columns.findIndex((_, i) => i !== mapping.email && !taken.has(i));
+		const at = columns.findIndex((_, i) => !isTaken(i));
 		if (at >= 0) mapping.name = at;
 	}
 	return mapping;
@@ -55,7 +48,7 @@ export interface ListedStudent {
 export interface StudentList {
 	students: ListedStudent[];
 	/** Lines that nobody comes of, and why. */
-	broken: { line: number; sentence: string }[];
+	broken: BrokenLine[];
 	/** Lines that say the same person again; what they add was taken. */
 	twice: { line: number; first: number }[];
 }
@@ -64,15 +57,14 @@ export interface StudentList {
 export const samePerson = (
 	a: { name: string; email: string | null },
 	b: { name: string; email: string | null },
-): boolean => (a.email && b.email ? key(a.email) === key(b.email) : key(a.name) === key(b.name));
-
-const key = (text: string): string => text.normalize("NFC").toLowerCase().replaceAll(/\s+/g, " ").trim();
+): boolean => (a.email && b.email ? nameKey(a.email) === nameKey(b.email) : sameName(a.name, b.name));
 
 /** The students of a table. */
 export function studentsOf(table: TableFile, mapping: StudentMapping): StudentList {
 	const list: StudentList = { students: [], broken: [...table.broken], twice: [] };
-	for (const { line, cells } of table.rows) {
-		const of = (what: StudentColumn): string => (mapping[what] === undefined ? "" : (cells[mapping[what]] ?? ""));
+	for (const row of table.rows) {
+		const { line } = row;
+		const of = (what: StudentColumn) => cellOf(row, mapping, what);
 		const name = [of("name"), of("first"), of("last")].filter(Boolean).join(" ");
 		const email = of("email") || null;
 		if (name === "") {

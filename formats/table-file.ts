@@ -1,5 +1,6 @@
 import { ok, problem, type Result } from "@core/result";
 import Papa from "papaparse";
+import type { BrokenLine } from "./columns";
 
 /** A table as it came: what stands in its first line, and the others with the line of the file they begin in. */
 export interface TableFile {
@@ -9,7 +10,7 @@ export interface TableFile {
 	encoding: string;
 	separator: string;
 	/** Lines that could not be read, and why. */
-	broken: { line: number; sentence: string }[];
+	broken: BrokenLine[];
 }
 
 /** A list longer than this is not read: nobody looks through it, bytes. */

@@ -7,11 +7,13 @@ import { saveKiln } from "./save-kiln";
 import { seeAlarm } from "./see-alarm";
 import { steerKiln } from "./steer-kiln";
 import { takeBackImport } from "./take-back-import";
+import { takeKilns } from "./take-kilns";
 import { tellStandIn } from "./tell-stand-in";
 import { kilnList, kilnNow, kilnPage, kilnRecordView, lesson } from "./views";
 
 export const useCases = {
 	saveKiln,
+	takeKilns,
 	doneUpkeep,
 	importKilnLog,
 	takeBackImport,

@@ -72,6 +72,8 @@ export const kilnList: View<"kilns"> = async (context) => {
 	const [rows, last, busy] = await Promise.all([loadAllKilns(db), lastStarts(db), activeFirings(db)]);
 	return {
 		kilns: rows.map((row) => ({
+			form: context.actor.role === "instructor" ? formOf(row) : null,
+			revision: row.revision,
 			id: row.id,
 			name: row.name,
 			kind: row.kind,

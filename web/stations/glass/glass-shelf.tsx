@@ -18,6 +18,7 @@ import { useActForm } from "../../forms/use-act-form";
 import { formatMoney } from "../../lib/money";
 import { useFigure } from "../../lib/prefs";
 import type { StationProps } from "../../ui/frame/framed";
+import { LazyImport } from "../../ui/lazy-import";
 import { PutAway, useAway } from "../../ui/put-away";
 import { BookForm, plain, shortId, TwoColumns } from "./two-columns";
 
@@ -74,7 +75,18 @@ export function GlassShelf({ view, frame }: StationProps<"books">) {
 				open ? (
 					<GlassFields key={open.id} glass={open} view={view} mayEdit={mayEdit} onDone={setOpen} />
 				) : (
-					<p className="text-soft">Choose a glass to see and change what is known of it: forms, tags, faces, price.</p>
+					<div className="flex flex-col gap-3">
+						<p className="text-soft">
+							Choose a glass to see and change what is known of it: forms, tags, faces, price.
+						</p>
+						{mayEdit && view.currency && (
+							<LazyImport
+								label="Take a list as CSV …"
+								load={async () => (await import("./glass-import")).default}
+								with={{ known: view.glasses, families: view.families, currency: view.currency }}
+							/>
+						)}
+					</div>
 				)
 			}
 		/>

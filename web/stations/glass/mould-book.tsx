@@ -5,23 +5,11 @@ import { Check, ChoiceField, NumberField, TextField } from "../../forms/fields";
 import { useActForm } from "../../forms/use-act-form";
 import { useFigure } from "../../lib/prefs";
 import type { StationProps } from "../../ui/frame/framed";
+import { LazyImport } from "../../ui/lazy-import";
 import { PutAway, useAway } from "../../ui/put-away";
 import { sizeWords } from "../../ui/size-words";
+import { NEW_MOULD } from "./new-mould";
 import { BookForm, plain, shortId, TwoColumns } from "./two-columns";
-
-const NEW_MOULD: Omit<Mould, "id"> = {
-	name: "",
-	kind: "dish",
-	opening: "rectangle",
-	widthMm: 150,
-	heightMm: 150,
-	depthMm: 25,
-	texture: "",
-	vented: true,
-	release: "bare",
-	usesSince: 0,
-	maxC: 900,
-};
 
 /** Moulds and frames: opening, depth, and how fit they are for the next firing. */
 export function MouldBook({ view, frame }: StationProps<"books">) {
@@ -32,9 +20,7 @@ export function MouldBook({ view, frame }: StationProps<"books">) {
 	return (
 		<TwoColumns
 			away={toggle}
-			add={
-				mayEdit && { label: "Add a mould or frame", onAdd: () => setOpen({ ...NEW_MOULD, id: shortId(), revision: 0 }) }
-			}
+			add={mayEdit && { label: "Add a mould or frame", onAdd: () => setOpen({ ...NEW_MOULD, id: shortId() }) }}
 			list={
 				<ul className="ruled">
 					{listed.map((mould) => (
@@ -84,7 +70,16 @@ export function MouldBook({ view, frame }: StationProps<"books">) {
 						onDone={setOpen}
 					/>
 				) : (
-					<p className="text-soft">Measure the mould first: the blank is cut from the mould’s size.</p>
+					<div className="flex flex-col gap-3">
+						<p className="text-soft">Measure the mould first: the blank is cut from the mould’s size.</p>
+						{mayEdit && (
+							<LazyImport
+								label="Take a list as CSV …"
+								load={async () => (await import("./mould-import")).default}
+								with={{ known: view.moulds }}
+							/>
+						)}
+					</div>
 				)
 			}
 		/>

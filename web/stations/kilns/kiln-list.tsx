@@ -5,6 +5,7 @@ import { Trouble } from "../../forms/notice";
 import { useAct } from "../../lib/api";
 import { useFigure, usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
+import { LazyImport } from "../../ui/lazy-import";
 import { useAway } from "../../ui/put-away";
 import { Glow } from "../../ui/signs";
 import { sizeWords } from "../../ui/size-words";
@@ -44,6 +45,15 @@ function KilnList({ view, frame }: StationProps<"kilns">) {
 						<KilnRow key={one.id} kiln={one} widest={widest} cell={frame.kilns.find(({ id }) => id === one.id)} />
 					))}
 				</ul>
+				{frame.person.role === "instructor" && (
+					<div className="mt-5 max-w-md">
+						<LazyImport
+							label="Take a list as CSV …"
+							load={async () => (await import("./kiln-import")).default}
+							with={{ known: view.kilns }}
+						/>
+					</div>
+				)}
 			</div>
 		</div>
 	);

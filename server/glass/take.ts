@@ -1,0 +1,21 @@
+import type { UseCase } from "../house/context";
+import { saveGlass } from "./save-glass";
+import { saveMould } from "./save-mould";
+
+/** Glasses of a list come into the book, one after another in one transaction. */
+export const takeGlass: UseCase<"takeGlass"> = async (context, { entries }) => {
+	for (const one of entries) await saveGlass(context, one);
+	return counted(entries);
+};
+
+/** Moulds of a list likewise. */
+export const takeMoulds: UseCase<"takeMoulds"> = async (context, { entries }) => {
+	for (const one of entries) await saveMould(context, one);
+	return counted(entries);
+};
+
+/** How many of a list are new, and how many were known. */
+export function counted(entries: readonly { revision: number }[]) {
+	const added = entries.filter(({ revision }) => revision === 0).length;
+	return { added, changed: entries.length - added };
+}

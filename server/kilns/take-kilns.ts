@@ -1,0 +1,9 @@
+import { counted } from "../glass/take";
+import type { UseCase } from "../house/context";
+import { saveKiln } from "./save-kiln";
+
+/** Kilns of a list come into the book, one after another in one transaction. */
+export const takeKilns: UseCase<"takeKilns"> = async (context, { entries }) => {
+	for (const one of entries) await saveKiln(context, one);
+	return counted(entries);
+};
