@@ -179,6 +179,7 @@ export interface CalendarView {
 export interface Attendee {
 	studentId: string;
 	name: string;
+	email: string | null;
 	note: string;
 	/** Kits they chose when they signed up. */
 	chose: string[];

@@ -164,7 +164,7 @@ export const waitersOf = (reader: Reader, sessionId: string) =>
 export async function attendeesOf(reader: Reader, sessionIds: readonly string[]): Promise<Attendee[]> {
 	if (sessionIds.length === 0) return [];
 	const ids = [...sessionIds];
-	const shown = { studentId: student.id, name: student.name, note: student.note };
+	const shown = { studentId: student.id, name: student.name, email: student.email, note: student.note };
 	const [placed, waiting] = await Promise.all([
 		reader
 			.select({ ...shown, enrolment })
@@ -180,8 +180,8 @@ export async function attendeesOf(reader: Reader, sessionIds: readonly string[])
 			.orderBy(asc(waitingPlace.since)),
 	]);
 	const all = new Map<string, Attendee>();
-	const of = ({ studentId, name, note }: Pick<Attendee, "studentId" | "name" | "note">) => {
-		const known = all.get(studentId) ?? { studentId, name, note, chose: [], evenings: {} };
+	const of = ({ studentId, name, email, note }: Pick<Attendee, "studentId" | "name" | "email" | "note">) => {
+		const known = all.get(studentId) ?? { studentId, name, email, note, chose: [], evenings: {} };
 		all.set(studentId, known);
 		return known;
 	};

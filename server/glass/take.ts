@@ -1,4 +1,5 @@
 import type { UseCase } from "../house/context";
+import { counted } from "../house/counted";
 import { saveGlass } from "./save-glass";
 import { saveMould } from "./save-mould";
 
@@ -13,9 +14,3 @@ export const takeMoulds: UseCase<"takeMoulds"> = async (context, { entries }) =>
 	for (const one of entries) await saveMould(context, one);
 	return counted(entries);
 };
-
-/** How many of a list are new, and how many were known. */
-export function counted(entries: readonly { revision: number }[]) {
-	const added = entries.filter(({ revision }) => revision === 0).length;
-	return { added, changed: entries.length - added };
-}

@@ -1,5 +1,5 @@
-import { counted } from "../glass/take";
 import type { UseCase } from "../house/context";
+import { counted } from "../house/counted";
 import { saveKiln } from "./save-kiln";
 
 /** Kilns of a list come into the book, one after another in one transaction. */

@@ -36,6 +36,46 @@ const wish = (kitId: string, file: string, more = {}) => ({
 	...more,
 });
 
+describe("a list", () => {
+	it("of glass, moulds or kilns is taken whole or not at all, new and known ones", async () => {
+		const { glasses, moulds } = await studio.see("books");
+		const known = glasses[0] as (typeof glasses)[number];
+		const { revision, retired: _, ...old } = known;
+		const changed = { ...old, priceMinor: 1234 };
+		const fresh = { ...glass("from a list"), id: "listed" };
+		const entries = [
+			{ glass: changed, revision },
+			{ glass: fresh, revision: 0 },
+		];
+		const late = await refusal(
+			studio.act("takeGlass", { entries: [...entries, { glass: { ...changed, priceMinor: 9 }, revision }] }),
+		);
+		expect(late.kind).toBe("conflict");
+		expect((await studio.see("books")).glasses.some(({ id }) => id === "listed")).toBe(false);
+		expect(await studio.act("takeGlass", { entries })).toEqual({ added: 1, changed: 1 });
+		expect((await studio.see("books")).glasses.find(({ id }) => id === known.id)?.priceMinor).toBe(1234);
+
+		const one = { ...mould("from a list"), id: "listed" };
+		expect(await studio.act("takeMoulds", { entries: [{ mould: one, revision: 0 }] })).toEqual({
+			added: 1,
+			changed: 0,
+		});
+		expect((await studio.see("books")).moulds).toHaveLength(moulds.length + 1);
+
+		const { kilns } = await studio.see("kilns");
+		const idle = kilns.find(({ name }) => name === "Silo kiln");
+		const kiln = { ...(idle?.form as NonNullable<NonNullable<typeof idle>["form"]>), plateW: 3700 };
+		const second = { ...kiln, id: randomUUID(), name: "Listed kiln", line: null };
+		const sent = [
+			{ kiln, revision: idle?.revision ?? 0 },
+			{ kiln: second, revision: 0 },
+		];
+		expect(await studio.act("takeKilns", { entries: sent })).toEqual({ added: 1, changed: 1 });
+		expect((await studio.see("kilns")).kilns.map(({ name }) => name)).toContain("Listed kiln");
+		expect((await studio.see("kilns", {}, undefined, "assistant")).kilns.every(({ form }) => form === null)).toBe(true);
+	});
+});
+
 describe("money is for instructors", () => {
 	it("prices and the currency leave the server for nobody else, whatever view is asked", async () => {
 		const mine = await studio.see("books");

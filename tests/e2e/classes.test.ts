@@ -1,4 +1,5 @@
 import { randomUUID } from "node:crypto";
+import { readFile } from "node:fs/promises";
 import { violations } from "./axe";
 import { arrived, expect, open, ownStudio, personPage, setup, test } from "./studio";
 
@@ -171,4 +172,39 @@ test("strangers ask for a place without a script: told what is wrong, the last p
 	await seen.goto(address);
 	expect(await violations(seen)).toEqual([]);
 	await reader.close();
+});
+
+test("glass and kilns come from lists of another encoding, a broken line is told; everything goes out again", async ({
+	browser,
+}) => {
+	const page = await personPage(browser);
+	await open(page, "/books");
+	await page.getByRole("button", { name: "Take a list as CSV …" }).click();
+	const glass = "Glas;Familie;Dicke;Preis\r\nGrüner Wind;90;3 mm;81,50\r\nOhne Maß;90;dick;70\r\nFremdes;104;3;70\r\n";
+	const file = { name: "glas.csv", mimeType: "text/csv", buffer: Buffer.from(glass, "latin1") };
+	await page.getByLabel("Your glasses from a list as CSV").setInputFiles(file);
+	await expect(page.getByText("Windows-1252, separated by semicolons.")).toBeVisible();
+	await expect(page.getByText("Line 3: thickness: “dick” is not a length.")).toBeVisible();
+	await expect(page.getByText("Line 4: There is no family “104” in the book.")).toBeVisible();
+	await page.getByRole("button", { name: "Take 1 glasses, leave 2 out" }).click();
+	await expect(page.getByRole("status").filter({ hasText: "1 new, 0 changed." })).toBeVisible();
+	await expect(page.getByRole("button", { name: /Grüner Wind/ })).toBeVisible();
+
+	await open(page, "/fire/kilns");
+	await page.getByRole("button", { name: "Take a list as CSV …" }).click();
+	const kilns = "kiln,power,width,depth\nSilo kiln,3.8 kW,,\nLoft kiln,5200,520,420\n";
+	await page
+		.getByLabel("Your kilns from a list as CSV")
+		.setInputFiles({ name: "kilns.csv", mimeType: "text/csv", buffer: Buffer.from(kilns) });
+	await page.getByRole("button", { name: "Take 2 kilns" }).click();
+	await expect(page.getByRole("status").filter({ hasText: "1 new, 1 changed." })).toBeVisible();
+	await expect(page.getByRole("link", { name: /Loft kiln/ })).toBeVisible();
+
+	await open(page, "/settings");
+	await page.getByRole("tab", { name: "Paper and money" }).click();
+	const waiting = page.waitForEvent("download");
+	await page.getByRole("link", { name: "JSON" }).click();
+	const out = await readFile(await (await waiting).path(), "utf8");
+	const { tables } = JSON.parse(out);
+	expect(tables.glass.map(({ name }: { name: string }) => name)).toContain("Grüner Wind");
 });

@@ -29,6 +29,8 @@ export async function demoStudio() {
 	return {
 		url,
 		db: connection.db,
+		sql: connection.sql,
+		who,
 		act: <N extends ActionName>(
 			action: N,
 			input: ActionInput<N>,

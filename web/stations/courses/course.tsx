@@ -50,7 +50,7 @@ function Course({ view, frame }: StationProps<"course">) {
 							</p>
 						)}
 					</div>
-					<Register sessions={sessions} attendees={attendees} today={today} />
+					<Register title={course.title} sessions={sessions} attendees={attendees} today={today} />
 				</section>
 				<section aria-label="Change it" className="flex min-h-0 flex-col border-l border-line bg-base-100">
 					<Tabs<Tab>

@@ -3,6 +3,7 @@ import { Empty, Trouble } from "../../forms/notice";
 import { useAct } from "../../lib/api";
 
 interface Props {
+	title: string;
 	sessions: readonly CalendarSession[];
 	attendees: readonly Attendee[];
 	today: string;
@@ -11,7 +12,7 @@ interface Props {
 const DAY = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short", timeZone: "UTC" });
 
 /** Students down, evenings across: a seat, pressed through came, did not come, not looked at. */
-export function Register({ sessions, attendees, today }: Props) {
+export function Register({ title, sessions, attendees, today }: Props) {
 	const mark = useAct("markAttendance");
 	const enrol = useAct("enrol");
 	const leave = useAct("leave");
@@ -135,10 +136,31 @@ export function Register({ sessions, attendees, today }: Props) {
 				</p>
 			)}
 			<Trouble error={mark.error ?? leave.error ?? enrol.error} />
+			<WriteToAll attendees={placed} title={title} />
 			<p className="mt-3 text-soft">
 				Seat of each evening: press once for came, twice for did not come. {coming.length} of {sessions.length} evenings
 				are to come.
 			</p>
 		</>
+	);
+}
+
+/** A letter to everybody who has a place, in the person's own mail program; nobody sees the others' addresses. */
+function WriteToAll({ attendees, title }: { attendees: readonly Attendee[]; title: string }) {
+	const addresses = attendees.flatMap(({ email }) => email ?? []);
+	const without = attendees.length - addresses.length;
+	if (addresses.length === 0) return null;
+	const letter = `mailto:?bcc=${addresses.map(encodeURIComponent).join(",")}&subject=${encodeURIComponent(title)}`;
+	return (
+		<p className="mt-4">
+			<a className="btn btn-sm max-lg:h-11" href={letter}>
+				Write to {addresses.length} by e-mail
+			</a>{" "}
+			{without > 0 && (
+				<span className="text-soft">
+					{without} {without === 1 ? "has" : "have"} no address in the book.
+				</span>
+			)}
+		</p>
 	);
 }

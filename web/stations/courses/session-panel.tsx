@@ -100,7 +100,9 @@ export function SessionPanel({ session, mayEdit, onClose }: Props) {
 					</button>
 					{!cancelled && students > 0 && (
 						<p className="text-soft">
-							{students} {students === 1 ? "student keeps" : "students keep"} their place; tell them.
+							{students} {students === 1 ? "student keeps" : "students keep"} their place: write to them from the
+							course.
+							{session.pieces > 0 && ` What was promised of its ${session.pieces} pieces stays promised.`}
 						</p>
 					)}
 					<Trouble error={call.error} />

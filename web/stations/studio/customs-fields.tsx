@@ -197,6 +197,18 @@ export function PaperFields({ form }: { form: SettingsForm }) {
 					{...form.number("settings.nextFiring")}
 					hint="To go on from a notebook: higher than any that was given. Pieces have codes of their own."
 				/>
+				<h2 className="mt-2">Everything, to take away</h2>
+				<p className="text-soft">
+					The whole book in open formats: kits, pieces, firings, readings, people. Secrets stay here.
+				</p>
+				<div className="flex flex-wrap gap-2">
+					<a className="btn btn-sm max-lg:h-11" href="/api/export/everything.zip" download>
+						CSV files and photos
+					</a>
+					<a className="btn btn-sm max-lg:h-11" href="/api/export/everything.json" download>
+						JSON
+					</a>
+				</div>
 			</section>
 			<section className="flex flex-col gap-3">
 				<h2>What a firing costs</h2>
