@@ -23,7 +23,7 @@ const VIEWS: Record<string, string> = {
 	open: "/open",
 	"hand-over": "/hand-over",
 	piece: "/hand-over",
-	labels: "/bench",
+	"sign-up": "/classes",
 	people: "/people",
 	classes: "/classes",
 	"sign-in": "/sign-in",
@@ -67,7 +67,12 @@ for (const [name, path] of Object.entries(VIEWS)) {
 	if (name === "kit") await page.locator("main ul li a", { hasText: "Kite" }).click();
 	if (name === "schedule") await page.getByRole("link", { name: /Wind-vane tack/ }).click();
 	if (name === "kiln") await page.locator("main li a").first().click();
-	if (name === "labels") await page.getByRole("link", { name: /^Labels for/ }).click();
+	if (name === "sign-up") {
+		const { sessions } = await (await page.request.get("/api/see/calendar")).json();
+		const id = sessions.find(({ title }: { title: string }) => title === "Roofs and night sky")?.courseId;
+		const { signUpPath } = await (await page.request.get(`/api/see/course?id=${id}`)).json();
+		await page.goto(signUpPath);
+	}
 	if (name === "piece") {
 		const code = (await page.locator("main li b.figure, main li span.figure").first().textContent())?.trim();
 		await page.goto(`/piece/${code}`);
