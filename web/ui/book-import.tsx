@@ -63,7 +63,9 @@ export default function BookImport<W extends string, T extends { name: string; r
 						taken: rows.map(({ thing, before }) => ({
 							line: thing.line,
 							name: thing.name,
-							detail: Object.values(thing.said).join(", "),
+							detail: columns
+								.flatMap(([what, its]) => (what in thing.said ? [`${its.words} ${thing.said[what as W]}`] : []))
+								.join(", "),
 							known: before !== undefined,
 						})),
 						broken,

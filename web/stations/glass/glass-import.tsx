@@ -26,7 +26,12 @@ export default function GlassImport({ known, families, currency }: Props) {
 			known={known}
 			schema={SCHEMA}
 			entry={(thing, before, id) => {
-				const made = glassOf(thing, before ?? { ...PLAIN_SHEET, id: id().slice(0, 8) }, families, currency);
+				const made = glassOf(
+					{ ...thing, name: before?.name ?? thing.name },
+					before ?? { ...PLAIN_SHEET, id: id().slice(0, 8) },
+					families,
+					currency,
+				);
 				return "sentence" in made ? made : { entry: { glass: made, revision: before?.revision ?? 0 } };
 			}}
 		/>

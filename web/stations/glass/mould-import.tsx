@@ -30,7 +30,10 @@ export default function MouldImport({ known }: { known: readonly Kept<Mould>[] }
 				const isRound = (rest.opening ?? its.opening) === "round";
 				const sides = isRound && rest.widthMm !== undefined ? { heightMm: rest.widthMm } : {};
 				return {
-					entry: { mould: { ...its, ...(rest as Partial<Mould>), ...(sides as Partial<Mould>), name }, revision: on },
+					entry: {
+						mould: { ...its, ...(rest as Partial<Mould>), ...(sides as Partial<Mould>), name: before?.name ?? name },
+						revision: on,
+					},
 				};
 			}}
 		/>
