@@ -1,6 +1,7 @@
 import { cutListOf } from "@core/cutting/count";
 import { LEVEL_WORDS } from "@core/firing/level";
-import { boundsOf, type Ring } from "@core/geometry/region";
+import { boundsOf } from "@core/geometry/bounds";
+import type { Ring } from "@core/geometry/region";
 import { sizesOf } from "@core/geometry/shape";
 import { type Glass, isStriker } from "@core/glass/glass";
 import { drawnParts } from "@core/kit/drawn";

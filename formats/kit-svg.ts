@@ -1,4 +1,5 @@
-import { boundsOf, type Ring } from "@core/geometry/region";
+import { boundsOf } from "@core/geometry/bounds";
+import type { Ring } from "@core/geometry/region";
 import type { Glass } from "@core/glass/glass";
 import { groupBy } from "@core/group-by";
 import { drawnParts } from "@core/kit/drawn";

@@ -1,4 +1,5 @@
-import { areaMm2, boundsOf } from "@core/geometry/region";
+import { boundsOf } from "@core/geometry/bounds";
+import { areaMm2 } from "@core/geometry/region";
 import type { Result } from "@core/result";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";

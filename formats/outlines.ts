@@ -1,4 +1,5 @@
-import { areaMm2, boundsOf, type Point, type Ring, thinned, unite } from "@core/geometry/region";
+import { boundsOf } from "@core/geometry/bounds";
+import { areaMm2, type Point, type Ring, thinned, unite } from "@core/geometry/region";
 import { centred } from "@core/geometry/shape";
 import { isSimple } from "@core/geometry/simple";
 import { LARGEST_KIT } from "@core/kit/kit";

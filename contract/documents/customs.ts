@@ -2,7 +2,7 @@ import { GLUES } from "@core/journey/events";
 import { type Customs, PAPER_SIZES } from "@core/studio/customs";
 import { STATIONS } from "@core/studio/stations";
 import { z } from "zod";
-import { clockTime, count, words } from "../fields";
+import { clockTime, count, lengthMm, words } from "../fields";
 
 const span = z.strictObject({ from: clockTime("The beginning"), to: clockTime("The end") });
 
@@ -28,6 +28,10 @@ export const customs = z.strictObject({
 			.min(0, "Spares cannot be less than none.")
 			.max(1, "At most as many spares as parts."),
 		least: count("The least number of spares", 0, 50),
+	}),
+	sheet: z.strictObject({
+		widthMm: lengthMm("The sheet’s width", 3000, 50),
+		heightMm: lengthMm("The sheet’s height", 3000, 50),
 	}),
 	dryMin: each(GLUES, minutes),
 	week: z.array(open.nullable()).length(7, "A week has seven days."),

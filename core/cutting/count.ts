@@ -3,6 +3,7 @@ import { groupBy } from "../group-by";
 import { glassIdOf, type KitPart, type PartKind } from "../kit/kit";
 import { lengthOf } from "../kit/length";
 import type { Figure } from "../units/phrase";
+import { type Spares, USUAL_SPARES } from "./spares";
 
 /** One line of a list of what a kit needs: so many of one cut from one glass, or one pot, length or loop. Lengths mm. */
 export interface CutLine {
@@ -24,15 +25,6 @@ export interface CutLine {
 	spares: number;
 }
 
-/** Cut beyond what is needed: a share of it, at least so many of each kind. */
-export interface Spares {
-	/** 0.1: a tenth more. */
-	share: number;
-	least: number;
-}
-
-/** Small parts get lost and broken; each kind gets at least two. Common practice, no source. */
-export const USUAL_SPARES: Spares = { share: 0.1, least: 2 };
 const LARGE_MM = 100;
 
 /** Everything to prepare for `kits` kits of one design with spares: cuts per glass, widest strip first, then the rest. */

@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { boundsOf } from "./bounds";
 import { nearestOf } from "./nearest";
-import { areaMm2, boundsOf, centroid, intersect, offset, perimeterMm, type Region, subtract, unite } from "./region";
+import { areaMm2, centroid, intersect, offset, perimeterMm, type Region, subtract, unite } from "./region";
 import { boxOf, type CutShape, placeRing, regionOfShape, shapeAreaMm2 } from "./shape";
 import { isSimple } from "./simple";
 

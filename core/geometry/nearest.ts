@@ -1,5 +1,6 @@
+import { apart, boundsOf } from "./bounds";
 import { isOn } from "./inside";
-import { apart, boundsOf, intersect, type Point, type Region, type Ring } from "./region";
+import { intersect, type Point, type Region, type Ring } from "./region";
 
 /** Where two regions come nearest to each other, and how near, mm; 0 where they touch or overlap. */
 export interface Nearest {

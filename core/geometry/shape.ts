@@ -1,4 +1,5 @@
-import { boundsOf, type Point, type Region, type Ring } from "./region";
+import { boundsOf } from "./bounds";
+import type { Point, Region, Ring } from "./region";
 
 /**
  * The outline of one cut, mm. A strip is a rectangle named by length and width; a triangle has its right angle at the

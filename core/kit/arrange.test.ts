@@ -1,8 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { bar, book, box, cut, kit, square } from "../../tests/support/kit";
+import { boundsOf } from "../geometry/bounds";
 import { nearestOf } from "../geometry/nearest";
-import { areaMm2, boundsOf, intersect, unite } from "../geometry/region";
+import { areaMm2, intersect, unite } from "../geometry/region";
 import { contactsOf, groupsOf } from "../stack/contacts";
 import { layUp } from "../stack/lay";
 import { arranged, ringRadiusMm } from "./arrange";

@@ -1,4 +1,4 @@
-import { boundsOf } from "../geometry/region";
+import { boundsOf } from "../geometry/bounds";
 import type { Glass } from "../glass/glass";
 import type { Component, KitDesign, KitPart } from "./kit";
 import { placedRegion } from "./plan";

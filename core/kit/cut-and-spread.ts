@@ -1,4 +1,5 @@
-import { areaMm2, boundsOf, centroid, intersect, type Point, type Region } from "../geometry/region";
+import { boundsOf } from "../geometry/bounds";
+import { areaMm2, centroid, intersect, type Point, type Region } from "../geometry/region";
 import { centred } from "../geometry/shape";
 import { ok, problem, type Result } from "../result";
 import { tidyMm } from "../units/tidy";

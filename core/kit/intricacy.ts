@@ -1,4 +1,5 @@
-import { apart, type Bounds, boundsOf, type Ring } from "../geometry/region";
+import { apart, type Bounds, boundsOf } from "../geometry/bounds";
+import type { Ring } from "../geometry/region";
 import { centred } from "../geometry/shape";
 import type { KitDesign, KitPart } from "./kit";
 import { placedRegion, placeRegion } from "./plan";

@@ -1,4 +1,5 @@
-import { apart, areaMm2, boundsOf, intersect } from "../geometry/region";
+import { apart, boundsOf } from "../geometry/bounds";
+import { areaMm2, intersect } from "../geometry/region";
 import type { Glass } from "../glass/glass";
 import type { KitDesign, KitPart } from "./kit";
 import { placedRegion } from "./plan";

@@ -1,4 +1,5 @@
-import { alongPath, boundsOf, type Region, type Ring } from "../geometry/region";
+import { boundsOf } from "../geometry/bounds";
+import { alongPath, type Region, type Ring } from "../geometry/region";
 import { centred, placeRing, regionOfShape } from "../geometry/shape";
 import type { Glass } from "../glass/glass";
 import type { KitDesign, KitPart } from "./kit";

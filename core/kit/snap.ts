@@ -1,4 +1,4 @@
-import type { Bounds } from "../geometry/region";
+import type { Bounds } from "../geometry/bounds";
 
 /** A shift that brings an edge or middle of what is moved onto one of what lies there, and the lines to draw. mm */
 export interface Snap {

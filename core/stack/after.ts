@@ -1,8 +1,8 @@
 import { leastOf, mostOf } from "../extremes";
+import type { Bounds } from "../geometry/bounds";
 import { isOn } from "../geometry/inside";
 import {
 	areaMm2,
-	type Bounds,
 	intersect,
 	offset,
 	type Point,

@@ -1,5 +1,6 @@
 import { FUSE_LEVELS, type FuseLevel, LEVEL_AIM } from "../firing/level";
-import { boundsOf, intersect, offset, type Point, type Region } from "../geometry/region";
+import { boundsOf } from "../geometry/bounds";
+import { intersect, offset, type Point, type Region } from "../geometry/region";
 import { type After, afterOf, type EdgeMove, holdsIn } from "./after";
 import { type Contact, groupsOf } from "./contacts";
 import type { Lain } from "./lay";

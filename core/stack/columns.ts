@@ -1,5 +1,6 @@
+import { apart, type Bounds, boundsOf } from "../geometry/bounds";
 import { convexCovers } from "../geometry/convex";
-import { apart, areaMm2, type Bounds, boundsOf, intersect, type Region, subtract } from "../geometry/region";
+import { areaMm2, intersect, type Region, subtract } from "../geometry/region";
 
 /** Something flat that lies on a layer. */
 export interface Covering {

@@ -1,5 +1,6 @@
+import { apart, boundsOf } from "../geometry/bounds";
 import { type Nearest, nearestOf } from "../geometry/nearest";
-import { apart, areaMm2, boundsOf, intersect, offset, type Region, subtract } from "../geometry/region";
+import { areaMm2, intersect, offset, type Region, subtract } from "../geometry/region";
 import { type Lain, sharedOf } from "./lay";
 
 /** A part has to lie on another by this much to stick before both draw in. Common practice, no source. */

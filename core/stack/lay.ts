@@ -1,6 +1,7 @@
 import { LEVEL_AIM } from "../firing/level";
+import { type Bounds, boundsOf } from "../geometry/bounds";
 import { convexCovers, isConvex } from "../geometry/convex";
-import { areaMm2, type Bounds, boundsOf, intersect, type Region } from "../geometry/region";
+import { areaMm2, intersect, type Region } from "../geometry/region";
 import { shapeAreaMm2 } from "../geometry/shape";
 import { DENSITY_G_PER_MM3 } from "../glass/constants";
 import type { GlassFamily } from "../glass/family";

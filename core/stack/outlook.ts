@@ -3,7 +3,7 @@ import { demandOf, type PieceToFire } from "../firing/demand";
 import type { FuseLevel } from "../firing/level";
 import { curveOf, peakOf, type Schedule, scheduleHours } from "../firing/schedule";
 import { COOLING_SCHOOLS, type Pace, USUAL_PACE, WARM_UP_SCHOOLS } from "../firing/schools";
-import { boundsOf } from "../geometry/region";
+import { boundsOf } from "../geometry/bounds";
 import { FAMILY_90, type GlassFamily } from "../glass/family";
 import { touchesDarkAndWhite, trappedSpanMm } from "./contacts";
 import { effectiveThicknessMm } from "./effective-thickness";

@@ -1,5 +1,6 @@
 import type { FuseLevel } from "../firing/level";
-import { boundsOf, type Point } from "../geometry/region";
+import { boundsOf } from "../geometry/bounds";
+import type { Point } from "../geometry/region";
 import { DENSITY_G_PER_MM3 } from "../glass/constants";
 import type { KitDesign } from "../kit/kit";
 import { CORE_VERSION } from "../version";

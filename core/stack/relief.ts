@@ -1,4 +1,4 @@
-import { boundsOf } from "../geometry/region";
+import { boundsOf } from "../geometry/bounds";
 import { levelledShare, softened } from "./profile";
 import { sectionAlong } from "./section";
 import type { Stack } from "./stack";

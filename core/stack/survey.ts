@@ -1,6 +1,7 @@
 import type { FuseLevel } from "../firing/level";
 import { type Pace, USUAL_PACE } from "../firing/schools";
-import { boundsOf, type Point, type Region } from "../geometry/region";
+import { boundsOf } from "../geometry/bounds";
+import type { Point, Region } from "../geometry/region";
 import { FAMILY_90 } from "../glass/family";
 import { swapFamily } from "../kit/family-swap";
 import { assemblyFiring, type KitDesign } from "../kit/kit";

@@ -1,6 +1,6 @@
 import type { Span, Week } from "../calendar/house-hours";
 import type { Tariff } from "../cost/firing-cost";
-import { type Spares, USUAL_SPARES } from "../cutting/count";
+import { type Spares, USUAL_SPARES } from "../cutting/spares";
 import { DRY_MIN, type Glue } from "../journey/events";
 import { USUAL_HOURS, type UsualHours } from "../promise/promise";
 import { STATIONS, type Station } from "./stations";
@@ -14,6 +14,8 @@ export const PAPER_WORDS: Record<PaperSize, string> = { a4: "A4", letter: "Lette
 export interface Customs {
 	/** Cut beyond what a class needs. */
 	spares: Spares;
+	/** Sheets as they are usually bought, mm; their streaks run along the width. */
+	sheet: { widthMm: number; heightMm: number };
 	/** Minutes until a glued piece may be moved and fired. */
 	dryMin: Record<Glue, number>;
 	/** When somebody is there who may load and open, Monday first; null: nobody that day. */
@@ -37,6 +39,7 @@ const WORKDAY: Span = { from: "08:00", to: "21:00" };
 /** What a new studio begins with. Common practice, no source. */
 export const USUAL_CUSTOMS: Customs = {
 	spares: USUAL_SPARES,
+	sheet: { widthMm: 500, heightMm: 430 },
 	dryMin: DRY_MIN,
 	week: [WORKDAY, WORKDAY, WORKDAY, WORKDAY, WORKDAY, WORKDAY, null],
 	assistantsMay: { load: true, open: true },

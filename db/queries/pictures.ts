@@ -1,6 +1,7 @@
 import type { Picture, Pictures } from "@contract/kits";
 import type { PieceBrief } from "@contract/pieces";
-import { boundsOf, type Ring } from "@core/geometry/region";
+import { boundsOf } from "@core/geometry/bounds";
+import type { Ring } from "@core/geometry/region";
 import type { Glass } from "@core/glass/glass";
 import { drawnParts } from "@core/kit/drawn";
 import type { KitDesign } from "@core/kit/kit";

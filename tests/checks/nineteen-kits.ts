@@ -1,5 +1,5 @@
 import { LEVEL_AIM } from "@core/firing/level";
-import { boundsOf } from "@core/geometry/region";
+import { boundsOf } from "@core/geometry/bounds";
 import { ringRadiusMm } from "@core/kit/arrange";
 import type { KitDesign, KitPart } from "@core/kit/kit";
 import { afterOf } from "@core/stack/after";

@@ -1,13 +1,9 @@
-import { boundsOf, type Region, type Ring } from "@core/geometry/region";
+import { boundsOf } from "@core/geometry/bounds";
 import type { Glass } from "@core/glass/glass";
 import { drawnParts } from "@core/kit/drawn";
 import type { KitDesign } from "@core/kit/kit";
 import { useFigure } from "../lib/prefs";
-
-export const ringPath = (ring: Ring): string =>
-	`M${ring.map(({ x, y }) => `${x.toFixed(2)} ${(-y).toFixed(2)}`).join("L")}Z`;
-
-export const regionPath = (region: Region): string => region.map(ringPath).join("");
+import { regionPath } from "./region-path";
 
 interface Props {
 	design: KitDesign;

@@ -1,4 +1,5 @@
-import { areaMm2, boundsOf } from "../../geometry/region";
+import { boundsOf } from "../../geometry/bounds";
+import { areaMm2 } from "../../geometry/region";
 import { DENSITY_G_PER_MM3 } from "../../glass/constants";
 import { say } from "../../units/phrase";
 import { holdsIn, insideOf } from "../after";

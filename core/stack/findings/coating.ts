@@ -1,5 +1,6 @@
 import { LEVEL_WORDS } from "../../firing/level";
-import { apart, areaMm2, boundsOf, subtract } from "../../geometry/region";
+import { apart, boundsOf } from "../../geometry/bounds";
+import { areaMm2, subtract } from "../../geometry/region";
 import type { CutShape } from "../../geometry/shape";
 import type { Change } from "../../kit/change";
 import { say } from "../../units/phrase";

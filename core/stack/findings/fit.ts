@@ -1,4 +1,4 @@
-import { boundsOf } from "../../geometry/region";
+import { boundsOf } from "../../geometry/bounds";
 import type { Change } from "../../kit/change";
 import type { Mould } from "../../kit/mould";
 import { type Phrase, say } from "../../units/phrase";

@@ -1,4 +1,4 @@
-import { boundsOf } from "../../geometry/region";
+import { boundsOf } from "../../geometry/bounds";
 import { say } from "../../units/phrase";
 import type { Finding } from "../finding";
 import { type Hang, hangOf } from "../hang";

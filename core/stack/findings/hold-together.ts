@@ -1,5 +1,6 @@
+import { boundsOf } from "../../geometry/bounds";
 import { nearestOf } from "../../geometry/nearest";
-import { boundsOf, centroid, intersect, offset, type Point, type Region } from "../../geometry/region";
+import { centroid, intersect, offset, type Point, type Region } from "../../geometry/region";
 import { regionOfShape } from "../../geometry/shape";
 import type { Change } from "../../kit/change";
 import { type KitPart, LARGEST_KIT } from "../../kit/kit";

@@ -1,4 +1,5 @@
-import { areaMm2, boundsOf, type Point } from "../../geometry/region";
+import { boundsOf } from "../../geometry/bounds";
+import { areaMm2, type Point } from "../../geometry/region";
 import type { Glass } from "../../glass/glass";
 import type { Change } from "../../kit/change";
 import { type KitPart, LARGEST_KIT, type PartOf } from "../../kit/kit";

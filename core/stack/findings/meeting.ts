@@ -1,7 +1,8 @@
 import { FUSE_LEVELS, type FuseLevel, LEVEL_AIM, LEVEL_WORDS } from "../../firing/level";
+import { apart } from "../../geometry/bounds";
 import { isOn } from "../../geometry/inside";
 import { nearestOf } from "../../geometry/nearest";
-import { apart, areaMm2, intersect } from "../../geometry/region";
+import { areaMm2, intersect } from "../../geometry/region";
 import { say } from "../../units/phrase";
 import { afterOf, thicknessAt } from "../after";
 import type { Body } from "../bodies";

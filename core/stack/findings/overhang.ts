@@ -1,5 +1,6 @@
 import { FUSE_LEVELS, type FuseLevel, LEVEL_WORDS } from "../../firing/level";
-import { areaMm2, boundsOf } from "../../geometry/region";
+import { boundsOf } from "../../geometry/bounds";
+import { areaMm2 } from "../../geometry/region";
 import { centred } from "../../geometry/shape";
 import type { KitPart } from "../../kit/kit";
 import { say } from "../../units/phrase";

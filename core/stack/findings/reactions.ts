@@ -1,4 +1,5 @@
-import { areaMm2, boundsOf, intersect, offset, type Point, type Region } from "../../geometry/region";
+import { boundsOf } from "../../geometry/bounds";
+import { areaMm2, intersect, offset, type Point, type Region } from "../../geometry/region";
 import type { Chemistry } from "../../glass/glass";
 import { groupBy } from "../../group-by";
 import { say } from "../../units/phrase";

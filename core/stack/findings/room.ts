@@ -1,5 +1,6 @@
+import { apart, boundsOf } from "../../geometry/bounds";
 import { nearestOf } from "../../geometry/nearest";
-import { apart, boundsOf, type Point } from "../../geometry/region";
+import type { Point } from "../../geometry/region";
 import { say } from "../../units/phrase";
 import type { Body } from "../bodies";
 import { TOUCH_MM } from "../contacts";

@@ -1,4 +1,4 @@
-import { apart } from "../../geometry/region";
+import { apart } from "../../geometry/bounds";
 import { groupBy } from "../../group-by";
 import type { Change } from "../../kit/change";
 import { LARGEST_KIT } from "../../kit/kit";

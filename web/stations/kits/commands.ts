@@ -1,5 +1,5 @@
 import { kitPart } from "@contract/documents/kit-design";
-import { boundsOf } from "@core/geometry/region";
+import { boundsOf } from "@core/geometry/bounds";
 import type { Glass } from "@core/glass/glass";
 import type { KitPart } from "@core/kit/kit";
 import { placedRegion } from "@core/kit/plan";

@@ -1,64 +1,88 @@
 import type { CutRun } from "@contract/stock";
-import { boundsOf } from "@core/geometry/region";
-import { regionOfShape, sizesOf } from "@core/geometry/shape";
+import { blanksOf } from "@core/cutting/plan/blanks";
+import { leastSheets } from "@core/cutting/plan/figures";
+import { nextStripOf, progressOf } from "@core/cutting/plan/progress";
+import type { CutAim, CutTask } from "@core/cutting/plan/search";
+import { USUAL_CUT_RULES } from "@core/cutting/plan/types";
+import { sizesOf } from "@core/geometry/shape";
 import type { Glass } from "@core/glass/glass";
 import { groupBy } from "@core/group-by";
-import { Minus, Plus } from "lucide-react";
-import { useEffect, useState } from "react";
-import { ChoiceField, NumberField } from "../../forms/fields";
-import { Caution, Empty, Problems, Trouble } from "../../forms/notice";
-import { useActForm } from "../../forms/use-act-form";
-import { useAct } from "../../lib/api";
+import { useMemo, useState } from "react";
+import { Caution, Empty } from "../../forms/notice";
 import { useFigure } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
-import { regionPath } from "../../ui/kit-plan";
 import { OwnCautions } from "../../ui/own-cautions";
 import { SHAPE_WORDS } from "../../ui/part-words";
 import { NoClass, SessionPicker } from "../../ui/session-picker";
-import { SwatchPair } from "../../ui/signs";
+import { sizeWords } from "../../ui/size-words";
+import { Tabs } from "../../ui/tabs";
+import { NowPanel } from "./now-panel";
+import { PartsList } from "./parts-list";
+import { PlanForm } from "./plan-form";
+import { SheetList } from "./sheet-list";
+import { SheetMap } from "./sheet-map";
+import { useCutPlan } from "./use-cut-plan";
+import { lineKeyOf, useTicks } from "./use-ticks";
 
 export default framed("cut", "cut", Cut);
 
-type Line = CutRun["lines"][number];
+const TABS = [
+	{ value: "sheets" as const, label: "Sheets" },
+	{ value: "parts" as const, label: "Parts" },
+];
 
-/** What to cut for a class, per glass, widest strip first, each with its counter to tick. */
+/** A class's list as sheets with their scores in order; beside it what is to do now. Or part by part. */
 function Cut({ view, frame }: StationProps<"cut">) {
-	const { spares } = frame.customs;
-	const { session, runs, glasses } = view;
+	const { session, runs } = view;
+	const [tab, setTab] = useState<"sheets" | "parts">("sheets");
 	if (!session) return <NoClass title="No class to cut for" />;
 	const left = runs
 		.flatMap(({ lines }) => lines)
 		.reduce((sum, line) => sum + Math.max(0, line.needed + line.spares - line.done), 0);
 	return (
-		<div className="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_300px] max-lg:block max-lg:overflow-y-auto">
-			<section className="scroll-y px-6 py-4">
-				<div className="mb-1 flex items-center justify-between gap-4">
+		<div className="flex h-full min-h-0 flex-col">
+			<div className="flex items-center justify-between gap-4 border-b border-line px-5">
+				<span className="flex items-center gap-6">
+					<Tabs<"sheets" | "parts"> label="How it is shown" className="gap-5" tabs={TABS} open={tab} onOpen={setTab} />
 					<SessionPicker sessions={view.sessions} session={session} path="/cut" />
-					<p className="text-right">
-						<b className="figure text-3xl">{left}</b>{" "}
-						<span className="text-soft">{left === 1 ? "cut" : "cuts"} still to do, spares counted</span>
-					</p>
-				</div>
-				{runs.length === 0 && (
+				</span>
+				<p className="text-right whitespace-nowrap">
+					<b className="figure text-2xl">{left}</b>{" "}
+					<span className="text-soft">{left === 1 ? "cut" : "cuts"} still to do, spares counted</span>
+				</p>
+			</div>
+			{tab === "parts" || runs.length === 0 ? (
+				<Parts view={view} sessionId={session.id} frame={frame} />
+			) : (
+				<Sheets runs={runs} glasses={view.glasses} frame={frame} />
+			)}
+		</div>
+	);
+}
+
+function Parts({
+	view,
+	sessionId,
+	frame,
+}: {
+	view: StationProps<"cut">["view"];
+	sessionId: string;
+	frame: StationProps<"cut">["frame"];
+}) {
+	const { spares } = frame.customs;
+	return (
+		<div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)_300px] max-lg:block max-lg:overflow-y-auto">
+			<section aria-label="Parts" className="scroll-y px-6 pb-4">
+				{view.runs.length === 0 && (
 					<Empty title="Nothing planned for this class">
 						Choose a kit on the right and say how many: the list counts parts and spares for you.
 					</Empty>
 				)}
-				{runs.map((run) => (
-					<div key={run.id} className="mt-4">
-						<p className="text-lg font-bold">
-							<span className="figure">{run.kits}</span> × {run.kit.name}
-						</p>
-						{[...groupBy(run.lines, ({ glassId }) => glassId).entries()].map(([glassId, lines]) => (
-							<GlassGroup key={glassId} glass={glasses.find(({ id }) => id === glassId)} lines={lines} run={run} />
-						))}
-					</div>
-				))}
+				<PartsList runs={view.runs} glasses={view.glasses} />
 			</section>
-			<section className="scroll-y border-l border-line px-5 py-4">
-				<PlanForm key={session.id} view={view} sessionId={session.id} />
+			<section aria-label="Plan" className="scroll-y border-l border-line px-5 py-4">
+				<PlanForm key={sessionId} view={view} sessionId={sessionId} />
 				<div className="mt-6 flex flex-col gap-2">
-					<Caution>Eye protection when cutting; no fingers along edges.</Caution>
 					<p className="text-soft">
 						Spares: {Math.round(spares.share * 100)} % more, at least {spares.least} of each small cut.{" "}
 						<a className="underline" href="/settings">
@@ -72,141 +96,131 @@ function Cut({ view, frame }: StationProps<"cut">) {
 	);
 }
 
-function GlassGroup({ glass, lines, run }: { glass: Glass | undefined; lines: readonly Line[]; run: CutRun }) {
-	const figure = useFigure();
-	const thickness = glass && glass.thicknessMm > 0 ? `, ${figure({ mm: glass.thicknessMm })}` : "";
-	return (
-		<div className="mt-2">
-			<h2 className="flex items-center gap-2 py-1">
-				{glass && <SwatchPair bought={glass.boughtColour} fired={glass.firedColour} label={glass.name} />}
-				{glass ? `${glass.name}${thickness}, family ${glass.familyId}` : "Metal, fibre and walls"}
-			</h2>
-			<ul className="ruled">
-				{lines.map((line) => (
-					<CutRow key={line.key} line={line} runId={run.id} colour={glass?.boughtColour ?? "#d8d4c8"} />
-				))}
-			</ul>
-		</div>
-	);
+/** Every glass of the list with its task: what is asked of it, and which line each blank is of. */
+function useTasks(runs: readonly CutRun[], glasses: readonly Glass[], sheet: CutTask["sheet"]) {
+	return useMemo(() => {
+		const lines = runs.flatMap(({ id, lines: its }) => its.map((line) => ({ ...line, runId: id })));
+		const sheets = lines.filter(({ kind, shape }) => kind === "sheet" && shape);
+		return [...groupBy(sheets, ({ glassId }) => glassId).entries()].flatMap(([glassId, its]) => {
+			const glass = glasses.find(({ id }) => id === glassId);
+			if (!glass) return [];
+			const blanks = blanksOf(its, glass.directed, (line) => lineKeyOf(line.runId, line.key));
+			return [{ glass, lines: its, task: { blanks, offcuts: [], sheet, rules: USUAL_CUT_RULES } satisfies CutTask }];
+		});
+	}, [runs, glasses, sheet]);
 }
 
-function CutRow({ line, runId, colour }: { line: Line; runId: string; colour: string }) {
+function Sheets({
+	runs,
+	glasses,
+	frame,
+}: {
+	runs: readonly CutRun[];
+	glasses: readonly Glass[];
+	frame: StationProps<"cut">["frame"];
+}) {
 	const figure = useFigure();
-	const [pending, setPending] = useState<number | null>(null);
-	const tick = useAct("tickCut", undefined, `${runId} ${line.key}`);
-	// What was tapped is shown until the list has it; another tap meanwhile counts on from it.
-	// biome-ignore lint/correctness/useExhaustiveDependencies: only a fresh list may end the wait
-	useEffect(() => {
-		if (!tick.isPending) setPending(null);
-	}, [line.done]);
-	const goal = line.needed + line.spares;
-	const done = pending ?? line.done;
-	const region = line.shape ? regionOfShape(line.shape) : [];
-	const box = boundsOf(region);
-	const count = (next: number) => {
-		const value = Math.max(0, next);
-		setPending(value);
-		tick.mutate({ cutRunId: runId, lineKey: line.key, done: value });
-	};
-	const sizes = line.shape
-		? sizesOf(line.shape)
-				.map((mm) => figure({ mm }))
-				.join(" × ")
-		: line.amount
-			? figure(line.amount)
-			: "";
-	const what = line.kind === "sheet" && line.shape ? SHAPE_WORDS[line.shape.kind] : line.stuff;
-	return (
-		<li className="grid grid-cols-[64px_1.2fr_1fr_auto] items-center gap-4 py-1.5">
-			<svg
-				viewBox={`${box.minX - 1} ${-box.maxY - 1} ${box.widthMm + 2} ${box.heightMm + 2}`}
-				className="h-11 w-16"
-				aria-hidden="true"
-			>
-				<path
-					d={regionPath(region)}
-					fillRule="evenodd"
-					fill={colour}
-					className="stroke-base-content/60"
-					strokeWidth={Math.max(box.widthMm, box.heightMm) / 60}
-				/>
-			</svg>
-			<div>
-				<p>
-					<b className="figure text-lg">{goal}</b> of <b className="figure">{sizes}</b>, {what}
-					{line.kind === "grains" && line.amount && `, ${figure(line.amount)} a pot`}
-				</p>
-				<p className="text-soft">
-					{line.kind === "sheet" && `from strips ${figure({ mm: line.stripMm })} wide; `}
-					{line.needed} {line.spares > 0 ? `and ${line.spares} spare` : `in all, ${line.perKit} a kit`}
-				</p>
-			</div>
-			<div className="flex items-center gap-3">
-				<progress
-					className="progress h-3 w-full text-secondary"
-					value={Math.min(done, goal)}
-					max={goal}
-					aria-label={`${done} of ${goal} done`}
-				/>
-				<span className={`figure w-24 shrink-0 text-right font-semibold ${done >= goal ? "text-success" : ""}`}>
-					{done >= goal ? "all done" : `${done} done`}
-					{tick.isPending && <span className="block font-normal text-soft">saving</span>}
-				</span>
-			</div>
-			<div className="join">
-				<button
-					type="button"
-					className="btn join-item w-12"
-					aria-label={`One less of ${sizes}`}
-					disabled={done === 0}
-					onClick={() => count(done - 1)}
-				>
-					<Minus size={18} />
-				</button>
-				<button
-					type="button"
-					className="btn join-item w-12"
-					aria-label={`One more of ${sizes}`}
-					onClick={() => count(done + 1)}
-				>
-					<Plus size={18} />
-				</button>
-				<button type="button" className="btn join-item" disabled={done >= goal} onClick={() => count(goal)}>
-					all
-				</button>
-			</div>
-			{tick.error && (
-				<div className="col-span-4">
-					<Trouble error={tick.error} />
-				</div>
-			)}
-		</li>
-	);
-}
-
-function PlanForm({ view, sessionId }: { view: StationProps<"cut">["view"]; sessionId: string }) {
-	const form = useActForm("planCut", {
-		start: { sessionId, kitId: view.kits[0]?.id ?? "", kits: view.session?.students ?? 8 },
-		schema: async () => (await import("@contract/stock")).actions.planCut,
+	const { sheet } = frame.customs;
+	const tasks = useTasks(runs, glasses, sheet);
+	const { plans, share } = useCutPlan(tasks.map(({ task }) => task));
+	const ticks = useTicks(runs);
+	const [aim, setAim] = useState<CutAim>("fewestSheets");
+	const [picked, setPicked] = useState<{ glass: number; sheet: number; strip?: number }>();
+	const groups = tasks.flatMap(({ glass, task, lines }, i) => {
+		const found = plans[i]?.best[aim];
+		if (!found) return [];
+		return [{ index: i, glass, task, lines, found, progress: progressOf(found.plan, task.blanks, ticks.doneOf) }];
 	});
+	const firstOpen = groups.find(({ progress }) => nextStripOf(progress));
+	const group = groups.find(({ index }) => index === picked?.glass) ?? firstOpen ?? groups[0];
+	const next = group && nextStripOf(group.progress);
+	const at = picked?.glass === group?.index && picked ? picked.sheet : (next?.sheet ?? 0);
+	const plan = group?.found.plan.sheets[at];
+	const its = group?.progress.filter((one) => one.sheet === at) ?? [];
+	const open = nextStripOf(its);
+	const strip = picked?.strip ?? open?.strip ?? -1;
+	const nameOf = (key: string): string => {
+		const line = group?.lines.find((one) => lineKeyOf(one.runId, one.key) === key);
+		return line?.shape ? `${SHAPE_WORDS[line.shape.kind]} ${sizeWords(sizesOf(line.shape), figure)}` : "part";
+	};
+	const short = group?.found.plan.short.reduce((sum, n) => sum + n, 0) ?? 0;
 	return (
-		<form className="flex flex-col gap-3" noValidate onSubmit={form.submit}>
-			<h1 className="text-xl">Plan a kit</h1>
-			<ChoiceField
-				label="Kit"
-				options={view.kits.map(({ id, name }) => ({ value: id, label: name }))}
-				{...form.field("kitId")}
+		<div className="grid min-h-0 grow grid-cols-[250px_minmax(0,1fr)_310px] max-lg:block max-lg:overflow-y-auto">
+			<SheetList
+				groups={groups}
+				runs={runs}
+				glasses={glasses}
+				share={share}
+				aim={aim}
+				onAim={setAim}
+				chosen={{ glass: group?.index ?? -1, sheet: at }}
+				onChoose={(glass, one) => setPicked({ glass, sheet: one })}
+				doneOf={ticks.doneOf}
 			/>
-			<NumberField
-				kind="count"
-				label="How many"
-				hint={`${view.session?.students ?? 0} students in this class`}
-				{...form.number("kits")}
-			/>
-			<Problems problems={form.others()} />
-			<button type="submit" className="btn btn-primary" disabled={form.pending}>
-				Put on the list
-			</button>
-		</form>
+			<section aria-label="Sheet" className="flex min-h-0 flex-col gap-2 px-5 py-3">
+				{group && plan ? (
+					<>
+						<div className="flex items-baseline justify-between gap-4">
+							<h1>
+								{group.glass.name}, sheet {at + 1}
+							</h1>
+							<p className="figure text-soft">
+								{sizeWords([plan.sheet.widthMm, plan.sheet.heightMm], figure)} · yield{" "}
+								<b className="text-base-content">{Math.round(group.found.figures.yield * 100)} %</b> ·{" "}
+								{group.found.figures.sheets <= leastSheets(group.task.blanks, sheet)
+									? "the fewest sheets there can be"
+									: `${group.found.figures.sheets} sheets, by area at least ${leastSheets(group.task.blanks, sheet)}`}
+							</p>
+						</div>
+						{plan.turned && (
+							<p className="text-soft">Turn the sheet by a quarter: its height lies from left to right.</p>
+						)}
+						{short > 0 && (
+							<p className="font-semibold text-warning">
+								{short} {short === 1 ? "part is" : "parts are"} larger than a sheet, or would leave a sliver that cannot
+								be broken off. Change the part or the sheet’s size in the settings.
+							</p>
+						)}
+						<div className="min-h-0 grow">
+							<SheetMap
+								plan={plan}
+								progress={its}
+								now={strip}
+								rules={group.task.rules}
+								glass={group.glass}
+								onStrip={(one) => setPicked({ glass: group.index, sheet: at, strip: one })}
+							/>
+						</div>
+					</>
+				) : (
+					<Empty title={share < 1 ? "Laying the parts on sheets …" : "No sheet glass in this list"}>
+						{share < 1
+							? "The first plan comes at once, better ones replace it."
+							: "What is to be weighed and counted stands under Parts."}
+					</Empty>
+				)}
+			</section>
+			<section aria-label="Do" className="scroll-y flex flex-col gap-4 border-l border-line px-5 py-3">
+				{group && plan && strip >= 0 && its[strip] ? (
+					<NowPanel
+						key={`${group.index} ${at} ${strip}`}
+						plan={plan}
+						blanks={group.task.blanks}
+						progress={its[strip]}
+						strip={strip}
+						ticks={ticks}
+						nameOf={nameOf}
+					/>
+				) : (
+					group && <p className="text-2xl font-bold text-success">This sheet is cut.</p>
+				)}
+				<div className="flex flex-col gap-2">
+					<Caution>
+						Eye protection when cutting; no fingers along edges. Pits stop the wheel: lift it over and go on.
+					</Caution>
+					<OwnCautions station="cut" />
+				</div>
+			</section>
+		</div>
 	);
 }

@@ -143,6 +143,12 @@ export function TimesFields({ form }: { form: SettingsForm }) {
 					{...form.number("settings.customs.spares.least")}
 					hint="Of a part as large as the piece one is enough. Common practice: a tenth, at least two."
 				/>
+				<h2 className="mt-2">A sheet as you buy it</h2>
+				<div className="grid grid-cols-2 gap-3">
+					<NumberField kind="length" label="Width" {...form.number("settings.customs.sheet.widthMm")} />
+					<NumberField kind="length" label="Height" {...form.number("settings.customs.sheet.heightMm")} />
+				</div>
+				<p className="text-soft">Cut maps are drawn for it. Streaks run along the width.</p>
 			</section>
 			<section className="flex flex-col gap-3">
 				<h2>Drying, until it may be moved and fired</h2>

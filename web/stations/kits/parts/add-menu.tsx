@@ -1,13 +1,13 @@
 import { Composite, CompositeItem, CompositeProvider } from "@ariakit/react/composite";
 import { Popover, PopoverDisclosure, PopoverProvider } from "@ariakit/react/popover";
-import { boundsOf } from "@core/geometry/region";
+import { boundsOf } from "@core/geometry/bounds";
 import type { Glass } from "@core/glass/glass";
 import { emptyKit, LARGEST_KIT } from "@core/kit/kit";
 import { ownRegion } from "@core/kit/plan";
 import { Plus } from "lucide-react";
 import { memo, useState } from "react";
 import { useKeys } from "../../../lib/use-keys";
-import { regionPath } from "../../../ui/kit-plan";
+import { regionPath } from "../../../ui/region-path";
 import { useDraft, useParts } from "../draft";
 import { NEW_PART_WORDS, NEW_PARTS, type NewPart, newPart, onTop } from "./new-part";
 

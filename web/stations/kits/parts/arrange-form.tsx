@@ -1,4 +1,4 @@
-import { boundsOf } from "@core/geometry/region";
+import { boundsOf } from "@core/geometry/bounds";
 import type { Glass } from "@core/glass/glass";
 import { type Arrangement, arranged, ringRadiusMm } from "@core/kit/arrange";
 import { glassIdOf, type KitPart, LARGEST_KIT } from "@core/kit/kit";

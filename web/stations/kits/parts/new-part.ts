@@ -1,4 +1,5 @@
-import { boundsOf, type Point } from "@core/geometry/region";
+import { boundsOf } from "@core/geometry/bounds";
+import type { Point } from "@core/geometry/region";
 import { type CutShape, SHAPE_KINDS } from "@core/geometry/shape";
 import { type Glass, type GlassForm, inUse } from "@core/glass/glass";
 import { glassIdOf, type KitDesign, type KitPart, type Lie, type Stuff } from "@core/kit/kit";

@@ -1,4 +1,4 @@
-import { boundsOf } from "@core/geometry/region";
+import { boundsOf } from "@core/geometry/bounds";
 import { type Glass, inUse } from "@core/glass/glass";
 import type { Problem } from "@core/result";
 import type { OutlinesRead } from "@formats/outlines";
@@ -6,7 +6,7 @@ import { useState } from "react";
 import { ChoiceField } from "../../../forms/fields";
 import { FileField } from "../../../forms/file-field";
 import { useFigure } from "../../../lib/prefs";
-import { ringPath } from "../../../ui/kit-plan";
+import { ringPath } from "../../../ui/region-path";
 import { useDraft, useParts } from "../draft";
 import { onTop } from "./new-part";
 

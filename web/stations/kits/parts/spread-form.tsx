@@ -1,4 +1,4 @@
-import { boundsOf } from "@core/geometry/region";
+import { boundsOf } from "@core/geometry/bounds";
 import { cutAndSpread, type Score } from "@core/kit/cut-and-spread";
 import type { KitPart, PartOf } from "@core/kit/kit";
 import { placedRegion } from "@core/kit/plan";

@@ -1,4 +1,5 @@
-import { boundsOf, type Ring } from "@core/geometry/region";
+import { boundsOf } from "@core/geometry/bounds";
+import type { Ring } from "@core/geometry/region";
 import { groupBy } from "@core/group-by";
 import type { DrawnPart } from "@core/kit/drawn";
 import { boxOfDrawn } from "./plan-layers";

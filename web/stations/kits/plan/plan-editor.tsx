@@ -1,5 +1,6 @@
+import { type Bounds, boundsOf } from "@core/geometry/bounds";
 import { isOn } from "@core/geometry/inside";
-import { type Bounds, boundsOf, type Point } from "@core/geometry/region";
+import type { Point } from "@core/geometry/region";
 import type { Score } from "@core/kit/cut-and-spread";
 import type { DrawnPart } from "@core/kit/drawn";
 import { snapTo } from "@core/kit/snap";

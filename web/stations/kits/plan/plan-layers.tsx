@@ -1,4 +1,5 @@
-import { type Bounds, boundsOf, type Point } from "@core/geometry/region";
+import { type Bounds, boundsOf } from "@core/geometry/bounds";
+import type { Point } from "@core/geometry/region";
 import { ALLOWED_TENSION_PA } from "@core/glass/constants";
 import type { DrawnPart } from "@core/kit/drawn";
 import type { Finding } from "@core/stack/finding";
@@ -10,7 +11,7 @@ import { scaleBarMm } from "@core/units/scale-bar";
 import { scaleLinear } from "d3-scale";
 import { memo, useMemo } from "react";
 import { useFigure, usePrefs } from "../../../lib/prefs";
-import { regionPath } from "../../../ui/kit-plan";
+import { regionPath } from "../../../ui/region-path";
 
 /** Everything is drawn in mm; `px` is how many mm a screen pixel covers. */
 interface Sized {

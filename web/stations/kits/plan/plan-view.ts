@@ -1,4 +1,5 @@
-import type { boundsOf, Point } from "@core/geometry/region";
+import type { boundsOf } from "@core/geometry/bounds";
+import type { Point } from "@core/geometry/region";
 import { useEffect, useMemo, useRef, useState } from "react";
 
 /** Which piece of the plan is seen: its middle (mm) and how many pixels a millimetre takes. */

@@ -2,7 +2,7 @@ import { beforeEach, describe, expect, it, vi } from "vitest";
 import { render } from "vitest-browser-react";
 import { largeKit } from "../../../../tests/support/large-kit";
 import { PlanOnBench } from "../../../../tests/support/plan-on-bench";
-import { regionPath } from "../../../ui/kit-plan";
+import { regionPath } from "../../../ui/region-path";
 import { createKitDraft, DraftProvider, type KitDraftStore } from "../draft";
 
 vi.mock("../../../ui/kit-plan", { spy: true });

@@ -1,0 +1,78 @@
+import { breaksOff, type Grid } from "./grid";
+
+/** A column as it may stand in a strip, in units of the grid. */
+export interface Choice {
+	blank: number;
+	turned: boolean;
+	w: number;
+	/** Height of one part. */
+	h: number;
+	stack: number;
+	/** So many columns of it at most. */
+	most: number;
+}
+
+/** Columns that fit a strip of this height, of what is left of each blank. */
+export function choicesFor(height: number, left: readonly number[], grid: Grid): Choice[] {
+	const found: Choice[] = [];
+	for (const [blank, { w, h, mayTurn }] of grid.blanks.entries()) {
+		const n = left[blank] ?? 0;
+		if (n === 0) continue;
+		add(found, blank, false, w, h, n, height, grid);
+		if (mayTurn && w !== h) add(found, blank, true, h, w, n, height, grid);
+	}
+	return found;
+}
+
+function add(
+	to: Choice[],
+	blank: number,
+	turned: boolean,
+	w: number,
+	h: number,
+	n: number,
+	height: number,
+	grid: Grid,
+) {
+	let stack = Math.min(n, Math.floor((height + grid.kerf) / (h + grid.kerf)));
+	while (stack > 0 && !breaksOff(height - stack * h - (stack - 1) * grid.kerf, grid)) stack--;
+	if (stack === 0) return;
+	to.push({ blank, turned, w, h, stack, most: Math.floor(n / stack) });
+	const over = n % stack;
+	if (over > 0 && breaksOff(height - over * h - (over - 1) * grid.kerf, grid))
+		to.push({ blank, turned, w, h, stack: over, most: 1 });
+}
+
+/**
+ * Columns for a length of strip, worth the most: a knapsack over lengths in which each choice is taken at most `most` times, and what
+ * is left at the end can be broken off.
+ * @param value of one column of each choice
+ * @returns how many of each
+ */
+export function fillLength(length: number, choices: readonly Choice[], value: readonly number[], grid: Grid): number[] {
+	const cells = length + grid.kerf; // a column takes its width and one cut; the last cut may fall beyond the edge
+	const best = new Float64Array(cells + 1).fill(-1);
+	best[0] = 0;
+	const counts = choices.map(({ w, most }, i) => {
+		const used = new Uint16Array(cells + 1);
+		const step = w + grid.kerf;
+		const worth = value[i] ?? 0;
+		for (let at = step; at <= cells; at++) {
+			const before = best[at - step] as number;
+			if (before < 0 || (used[at - step] as number) >= most || before + worth <= (best[at] as number)) continue;
+			best[at] = before + worth;
+			used[at] = (used[at - step] as number) + 1;
+		}
+		return used;
+	});
+	let end = 0;
+	for (let at = 1; at <= cells; at++)
+		if ((best[at] as number) > (best[end] as number) && breaksOff(cells - at, grid)) end = at;
+	const taken = new Array<number>(choices.length).fill(0);
+	for (let i = choices.length - 1; i >= 0; i--) {
+		const n = counts[i]?.[end] as number;
+		taken[i] = n;
+		end -= n * ((choices[i] as Choice).w + grid.kerf);
+	}
+	return taken;
+}

@@ -1,0 +1,189 @@
+import { figuresOf } from "./figures";
+import { downTo, type Grid, gridOf } from "./grid";
+import { type Noise, nextStrip, type RawStrip } from "./lay-strips";
+import { stackStrips } from "./stack-strips";
+import {
+	asLaid,
+	type Blank,
+	type CutPlan,
+	type CutRules,
+	type PlanFigures,
+	type SheetPlan,
+	type StockSheet,
+} from "./types";
+
+/** One glass to cut: what is asked for, the rests of it on the rack, and the sheets it is bought in, as many as it takes. */
+export interface CutTask {
+	blanks: readonly Blank[];
+	offcuts: readonly StockSheet[];
+	sheet: { widthMm: number; heightMm: number };
+	rules: CutRules;
+}
+
+/** What a plan is wanted for. */
+export const CUT_AIMS = ["fewestSheets", "fewestScores", "useOffcuts"] as const;
+export type CutAim = (typeof CUT_AIMS)[number];
+
+export interface FoundPlan {
+	plan: CutPlan;
+	figures: PlanFigures;
+}
+
+/** The best plans after so many passes, one for each aim. */
+export interface CutProgress {
+	passes: number;
+	best: Record<CutAim, FoundPlan>;
+}
+
+/** An offcut is taken where so much of it becomes blanks; to use the rack up, where half as much does. */
+const FILLED = 0.75;
+const FILLED_TO_USE_UP = 0.4;
+/** A score is worth so much glass, mm². Common practice, no source. */
+const SCORE_MM2 = 600;
+const NOISE = 0.35;
+
+/**
+ * Plans that get better, after every pass; `best` is the same object where none is. Passes are counted, never timed: the same task and seed
+ * give the same plans on every machine. After R. Gilmore and R. E. Gomory (1965), three stages: strips, columns, equal parts stacked.
+ */
+export function* searchPlans(task: CutTask, passes: number, seed = 1): Generator<CutProgress> {
+	const next = rowOf(seed);
+	let best: Record<CutAim, FoundPlan> | undefined;
+	for (let pass = 0; pass < passes; pass++) {
+		const noise: Noise = { amount: pass < 2 ? 0 : NOISE, next };
+		const turned = pass % 2 === 1;
+		const usesUp = task.offcuts.length > 0 && pass % 4 >= 2;
+		const plan = onePass(task, turned, usesUp ? FILLED_TO_USE_UP : FILLED, noise);
+		const found = { plan, figures: figuresOf(plan, task.blanks, task.rules, (id) => id !== WHOLE) };
+		const before = best;
+		if (!before || CUT_AIMS.some((aim) => isBetter[aim](found, before[aim])))
+			best = Object.fromEntries(
+				CUT_AIMS.map((aim) => [aim, before && !isBetter[aim](found, before[aim]) ? before[aim] : found]),
+			) as Record<CutAim, FoundPlan>;
+		yield { passes: pass + 1, best: best as Record<CutAim, FoundPlan> };
+	}
+}
+
+/** Id of a whole sheet in a plan: one is like another. */
+export const WHOLE = "sheet";
+
+const shortOf = ({ plan }: FoundPlan): number => plan.short.reduce((sum, n) => sum + n, 0);
+const spent = ({ figures: { takenMm2, keptMm2, scores } }: FoundPlan): number =>
+	takenMm2 - keptMm2 + scores * SCORE_MM2;
+
+const inOrder =
+	(...of: ((plan: FoundPlan) => number)[]) =>
+	(a: FoundPlan, b: FoundPlan): boolean => {
+		for (const value of of) if (value(a) !== value(b)) return value(a) < value(b);
+		return false;
+	};
+
+const isBetter: Record<CutAim, (a: FoundPlan, b: FoundPlan) => boolean> = {
+	fewestSheets: inOrder(shortOf, ({ figures }) => figures.sheets, spent),
+	fewestScores: inOrder(shortOf, ({ figures }) => figures.scores, spent),
+	useOffcuts: inOrder(
+		shortOf,
+		({ figures }) => figures.sheets,
+		({ figures }) => -figures.offcuts,
+		spent,
+	),
+};
+
+/** One plan: offcuts from the smallest up where they fill well, the rest from whole sheets. */
+function onePass(task: CutTask, turned: boolean, filled: number, noise: Noise): CutPlan {
+	const { blanks, offcuts, sheet, rules } = task;
+	const grid = gridOf(blanks, [...offcuts, { id: WHOLE, ...sheet }], rules);
+	const left = blanks.map(({ count }) => count);
+	const sheets: SheetPlan[] = [];
+	const smallestFirst = [...offcuts].sort((a, b) => a.widthMm * a.heightMm - b.widthMm * b.heightMm);
+	for (const offcut of smallestFirst) {
+		const ways = [false, true].map((way) => {
+			const rest = [...left];
+			const plan = onOne(offcut, way, rest, laidGrid(grid, way), noise);
+			return { rest, plan, area: plan.area };
+		});
+		const [best] = ways.sort((a, b) => b.area - a.area);
+		if (!best || best.area * grid.mm ** 2 < filled * offcut.widthMm * offcut.heightMm) continue;
+		best.rest.forEach((n, i) => {
+			left[i] = n;
+		});
+		sheets.push(best.plan.plan);
+	}
+	const laid = laidGrid(grid, turned);
+	const whole = { sheet: { id: WHOLE, ...sheet }, turned };
+	const { lengthMm, heightMm } = asLaid(whole);
+	const [length, height] = [downTo(lengthMm, grid.mm), downTo(heightMm, grid.mm)];
+	const strips: RawStrip[] = [];
+	for (let one = nextStrip(length, height, left, laid, noise); one; one = nextStrip(length, height, left, laid, noise))
+		strips.push(one);
+	const stacks = stackStrips(
+		strips.map((one) => one.height),
+		height,
+		laid,
+	);
+	for (const stack of stacks)
+		sheets.push({
+			...whole,
+			strips: placed(
+				stack.map((i) => strips[i] as RawStrip),
+				laid,
+			),
+		});
+	return { sheets, short: left };
+}
+
+/** Strips of one piece of stock from the foot up, until nothing more fits. */
+function onOne(sheet: StockSheet, turned: boolean, left: number[], grid: Grid, noise: Noise) {
+	const { lengthMm, heightMm } = asLaid({ sheet, turned });
+	const length = downTo(lengthMm, grid.mm);
+	let free = downTo(heightMm, grid.mm);
+	const strips: RawStrip[] = [];
+	for (let one = nextStrip(length, free, left, grid, noise); one; one = nextStrip(length, free, left, grid, noise)) {
+		strips.push(one);
+		free -= one.height + grid.kerf;
+		if (free <= 0) break;
+	}
+	const area = strips.reduce((sum, one) => sum + one.area, 0);
+	return { area, plan: { sheet, turned, strips: placed(strips, grid) } satisfies SheetPlan };
+}
+
+/** The list as it lies on a sheet whose strips run along its height: what may not be turned by itself turns with the sheet. */
+const laidGrid = (grid: Grid, turned: boolean): Grid =>
+	turned ? { ...grid, blanks: grid.blanks.map((one) => ({ ...one, w: one.h, h: one.w })) } : grid;
+
+/** Strips with their places, mm. */
+function placed(strips: readonly RawStrip[], grid: Grid): SheetPlan["strips"] {
+	let y = 0;
+	return strips.map(({ height, columns }) => {
+		let x = 0;
+		const placedColumns = columns.flatMap(({ choice, n }) =>
+			Array.from({ length: n }, () => {
+				const xMm = x * grid.mm;
+				x += choice.w + grid.kerf;
+				return {
+					xMm,
+					widthMm: choice.w * grid.mm,
+					heightMm: choice.h * grid.mm,
+					stack: choice.stack,
+					blank: choice.blank,
+					turned: choice.turned,
+				};
+			}),
+		);
+		const yMm = y * grid.mm;
+		y += height + grid.kerf;
+		return { yMm, heightMm: height * grid.mm, columns: placedColumns };
+	});
+}
+
+/** A fixed row of numbers from 0 to 1 (mulberry32, public domain). */
+function rowOf(seed: number): () => number {
+	let state = seed >>> 0;
+	return () => {
+		state = (state + 0x6d2b79f5) >>> 0;
+		let t = state;
+		t = Math.imul(t ^ (t >>> 15), t | 1);
+		t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
+		return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+	};
+}

@@ -1,0 +1,164 @@
+import { type Across, acrossOf, type StripProgress } from "@core/cutting/plan/progress";
+import { asLaid, type Blank, type SheetPlan } from "@core/cutting/plan/types";
+import { Trouble } from "../../forms/notice";
+import { useFigure } from "../../lib/prefs";
+import type { useTicks } from "./use-ticks";
+
+interface Props {
+	plan: SheetPlan;
+	blanks: readonly Blank[];
+	progress: StripProgress;
+	strip: number;
+	ticks: ReturnType<typeof useTicks>;
+	/** What a part is called. */
+	nameOf(key: string): string;
+}
+
+/** The strip to cut now: one large number, then what follows it, and counters for gluey hands. */
+export function NowPanel({ plan, blanks, progress, strip: index, ticks, nameOf }: Props) {
+	const figure = useFigure();
+	const strip = plan.strips[index];
+	if (!strip) return null;
+	const { heightMm: whole } = asLaid(plan);
+	const toTheEdge = Math.abs(strip.yMm + strip.heightMm - whole) < 0.01;
+	const { parts, done, columns } = progress;
+	const at = columns.findIndex((its, i) => its < partsOf(i));
+	const blank = blanks[strip.columns[at]?.blank ?? -1];
+	function partsOf(i: number): number {
+		const column = strip?.columns[i];
+		return column ? column.stack * (blanks[column.blank]?.yields ?? 1) : 0;
+	}
+	const all = () => {
+		const more = new Map<string, number>();
+		for (const [i, column] of strip.columns.entries()) {
+			const key = blanks[column.blank]?.key ?? "";
+			more.set(key, (more.get(key) ?? 0) + partsOf(i) - (columns[i] ?? 0));
+		}
+		for (const [key, n] of more) if (n > 0) ticks.add(key, n);
+	};
+	return (
+		<section aria-label="Now" className="flex flex-col gap-3">
+			<p className="flex justify-between text-soft">
+				<span className="font-semibold">Now</span>
+				<span className="figure">
+					score {index + 1} of {plan.strips.length}
+				</span>
+			</p>
+			<p>
+				<b className="figure block text-6xl leading-none tracking-tight">{figure({ mm: strip.heightMm })}</b>
+				<span className="mt-1 block text-lg">
+					{toTheEdge ? "is left as it is: nothing to score" : "score across the whole sheet, break"}
+				</span>
+			</p>
+			<ul className="ruled text-[17px]">
+				{acrossOf(strip).map((one) => (
+					<AcrossLine
+						key={`${one.blank} ${one.widthMm} ${one.stack}`}
+						one={one}
+						blank={blanks[one.blank]}
+						nameOf={nameOf}
+					/>
+				))}
+			</ul>
+			<p className="mt-1 flex items-baseline justify-between gap-3">
+				<span>
+					<b className="figure text-4xl">{done}</b>{" "}
+					<span className="text-lg text-soft">
+						of {parts} done{ticks.isPending && ", saving"}
+					</span>
+				</span>
+				<progress
+					className="progress h-3 w-32 text-secondary"
+					value={done}
+					max={parts}
+					aria-label={`${done} of ${parts}`}
+				/>
+			</p>
+			{blank && (
+				<div className="grid grid-cols-3 gap-2">
+					{[1, 5].map((n) => (
+						<button
+							key={n}
+							type="button"
+							className="btn h-16 text-xl"
+							aria-label={`${n} more of ${nameOf(blank.key)}`}
+							onClick={() => ticks.add(blank.key, Math.min(n, partsOf(at) > 0 ? parts - done : n))}
+						>
+							+{n}
+						</button>
+					))}
+					<button type="button" className="btn btn-primary h-16 text-base" onClick={all}>
+						strip done
+					</button>
+				</div>
+			)}
+			<TakeBack strip={strip} blanks={blanks} ticks={ticks} nameOf={nameOf} />
+			<Trouble error={ticks.error} />
+		</section>
+	);
+}
+
+const FINISH: Record<Blank["finish"], string> = {
+	none: "",
+	diagonal: "score corner to corner: two triangles of each",
+	round: "nip the corners, then grind",
+	outline: "draw round the pattern; relief cuts where it turns in",
+};
+
+/** "turn, then 11 scores at 20 mm". */
+function AcrossLine({ one, blank, nameOf }: { one: Across; blank: Blank | undefined; nameOf(key: string): string }) {
+	const figure = useFigure();
+	const { columns, widthMm, stack, heightMm } = one;
+	return (
+		<li className="py-1.5">
+			<span className="flex items-baseline justify-between gap-3">
+				<span>
+					turn, then{" "}
+					<b className="figure">
+						{columns} {columns === 1 ? "score" : "scores"} at {figure({ mm: widthMm })}
+					</b>
+				</span>
+				<span className="figure whitespace-nowrap">
+					{columns * stack} {columns * stack === 1 ? "piece" : "pieces"}
+				</span>
+			</span>
+			{stack > 1 && (
+				<span className="block text-[15px]">
+					each again across at <b className="figure">{figure({ mm: heightMm })}</b>, {stack} of it
+				</span>
+			)}
+			{blank && (
+				<span className="block text-[13px] text-soft">
+					{nameOf(blank.key)}
+					{blank.finish !== "none" && `; ${FINISH[blank.finish]}`}
+				</span>
+			)}
+		</li>
+	);
+}
+
+/** A part that broke is to be cut again: it comes off the count, and the plan has it once more. */
+function TakeBack({
+	strip,
+	blanks,
+	ticks,
+	nameOf,
+}: Pick<Props, "blanks" | "ticks" | "nameOf"> & { strip: SheetPlan["strips"][number] }) {
+	const keys = [...new Set(strip.columns.map(({ blank }) => blanks[blank]?.key ?? ""))];
+	const some = keys.filter((key) => ticks.doneOf(key) > 0);
+	if (some.length === 0) return null;
+	return (
+		<div className="flex flex-col gap-1.5">
+			{some.map((key) => (
+				<button
+					key={key}
+					type="button"
+					className="btn h-auto min-h-11 py-1.5 text-warning"
+					onClick={() => ticks.add(key, -1)}
+				>
+					one broke: {nameOf(key)} again
+				</button>
+			))}
+		</div>
+	);
+}
