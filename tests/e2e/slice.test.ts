@@ -56,6 +56,7 @@ test("a kit on paper becomes two pieces in their owners' hands", async ({ browse
 
 	await test.step("Cut: put it on a class's list and count", async () => {
 		await open(page, "/cut");
+		await page.getByRole("tab", { name: "Parts" }).click();
 		await page.getByLabel("Kit", { exact: true }).selectOption({ label: "Silo roof tile" });
 		await page.getByLabel("How many").fill("2");
 		await page.getByRole("button", { name: "Put on the list" }).click();
@@ -67,6 +68,7 @@ test("a kit on paper becomes two pieces in their owners' hands", async ({ browse
 		await expect(row).toContainText("2 done");
 		await expect(row).not.toContainText("saving");
 		await page.reload();
+		await page.getByRole("tab", { name: "Parts" }).click();
 		await expect(page.locator("li", { hasText: "80 mm, rectangle" })).toContainText("2 done");
 	});
 

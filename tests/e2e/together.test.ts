@@ -91,6 +91,7 @@ test("what one person does is seen by the other without asking", async ({ browse
 	const [first, second] = [await personPage(browser), await personPage(browser, "assistant")];
 	await open(second, "/cut");
 	await open(first, "/cut");
+	for (const page of [first, second]) await page.getByRole("tab", { name: "Parts" }).click();
 	const row = (page: typeof first) => page.locator("li", { hasText: "from strips 32 mm wide" }).first();
 	const before = Number((await row(second).textContent())?.match(/(\d+) done/)?.[1] ?? 0);
 	await row(first)

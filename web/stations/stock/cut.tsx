@@ -89,12 +89,19 @@ function Parts({
 							Settings
 						</a>
 					</p>
-					<OwnCautions station="cut" />
+					<Cautions />
 				</div>
 			</section>
 		</div>
 	);
 }
+
+const Cautions = () => (
+	<div className="flex flex-col gap-2">
+		<Caution>Eye protection when cutting; no fingers along edges. Pits stop the wheel: lift it over and go on.</Caution>
+		<OwnCautions station="cut" />
+	</div>
+);
 
 /** Every glass of the list with its task: what is asked of it, and which line each blank is of. */
 function useTasks(runs: readonly CutRun[], glasses: readonly Glass[], sheet: CutTask["sheet"]) {
@@ -181,7 +188,7 @@ function Sheets({
 								be broken off. Change the part or the sheet’s size in the settings.
 							</p>
 						)}
-						<div className="min-h-0 grow">
+						<div className="min-h-0 grow max-lg:h-[60vh]">
 							<SheetMap
 								plan={plan}
 								progress={its}
@@ -210,16 +217,12 @@ function Sheets({
 						strip={strip}
 						ticks={ticks}
 						nameOf={nameOf}
+						onDone={() => setPicked({ glass: group.index, sheet: at })}
 					/>
 				) : (
 					group && <p className="text-2xl font-bold text-success">This sheet is cut.</p>
 				)}
-				<div className="flex flex-col gap-2">
-					<Caution>
-						Eye protection when cutting; no fingers along edges. Pits stop the wheel: lift it over and go on.
-					</Caution>
-					<OwnCautions station="cut" />
-				</div>
+				<Cautions />
 			</section>
 		</div>
 	);

@@ -12,10 +12,12 @@ interface Props {
 	ticks: ReturnType<typeof useTicks>;
 	/** What a part is called. */
 	nameOf(key: string): string;
+	/** The strip is cut: on to the next. */
+	onDone(): void;
 }
 
 /** The strip to cut now: one large number, then what follows it, and counters for gluey hands. */
-export function NowPanel({ plan, blanks, progress, strip: index, ticks, nameOf }: Props) {
+export function NowPanel({ plan, blanks, progress, strip: index, ticks, nameOf, onDone }: Props) {
 	const figure = useFigure();
 	const strip = plan.strips[index];
 	if (!strip) return null;
@@ -35,6 +37,7 @@ export function NowPanel({ plan, blanks, progress, strip: index, ticks, nameOf }
 			more.set(key, (more.get(key) ?? 0) + partsOf(i) - (columns[i] ?? 0));
 		}
 		for (const [key, n] of more) if (n > 0) ticks.add(key, n);
+		onDone();
 	};
 	return (
 		<section aria-label="Now" className="flex flex-col gap-3">
@@ -82,7 +85,7 @@ export function NowPanel({ plan, blanks, progress, strip: index, ticks, nameOf }
 							type="button"
 							className="btn h-16 text-xl"
 							aria-label={`${n} more of ${nameOf(blank.key)}`}
-							onClick={() => ticks.add(blank.key, Math.min(n, partsOf(at) > 0 ? parts - done : n))}
+							onClick={() => ticks.add(blank.key, Math.min(n, parts - done))}
 						>
 							+{n}
 						</button>

@@ -1,0 +1,110 @@
+import { leastSheets } from "@core/cutting/plan/figures";
+import { gridOf } from "@core/cutting/plan/grid";
+import { searchPlans } from "@core/cutting/plan/search";
+import { stackStrips } from "@core/cutting/plan/stack-strips";
+import { type Blank, USUAL_CUT_RULES } from "@core/cutting/plan/types";
+import fc from "fast-check";
+import { MaxRectsPacker, PACKING_LOGIC } from "maxrects-packer/dist/maxrects-packer.mjs";
+import { describe, expect, it } from "vitest";
+import { wrongWith } from "../support/cut-checker";
+
+const noTrim = { ...USUAL_CUT_RULES, leastTrimMm: 0 };
+const blank = (widthMm: number, heightMm: number, count: number): Blank => ({
+	key: `${widthMm}x${heightMm}`,
+	widthMm,
+	heightMm,
+	count,
+	yields: 1,
+	mayTurn: false,
+	finish: "none",
+});
+
+/** The fewest bins, by trying everything. */
+function fewestBins(sizes: readonly number[], room: number): number {
+	let best = sizes.length;
+	const open: number[] = [];
+	const put = (i: number): void => {
+		if (open.length >= best) return;
+		const size = sizes[i];
+		if (size === undefined) {
+			best = open.length;
+			return;
+		}
+		for (const [at, left] of open.entries()) {
+			if (left < size) continue;
+			open[at] = left - size;
+			put(i + 1);
+			open[at] = left;
+		}
+		open.push(room - size);
+		put(i + 1);
+		open.pop();
+	};
+	put(0);
+	return best;
+}
+
+describe("cutting against what is known outside", () => {
+	it("the textbook roll of 5600 mm with thirteen widths, whose optimum is 73 rolls, takes at most two more", () => {
+		// The worked example of the cutting-stock problem that textbooks and encyclopedias print; its figures are from memory.
+		const widths = [1380, 1520, 1560, 1710, 1820, 1880, 1930, 2000, 2050, 2100, 2140, 2150, 2200];
+		const wanted = [22, 25, 12, 14, 18, 18, 20, 10, 12, 14, 16, 18, 20];
+		const blanks = widths.map((width, i) => blank(width / 10, 100, wanted[i] ?? 0));
+		const sheet = { widthMm: 560, heightMm: 100 };
+		const found = [...searchPlans({ blanks, offcuts: [], sheet, rules: noTrim }, 120)].at(-1)?.best.fewestSheets;
+		expect(found && wrongWith(found.plan, blanks, noTrim)).toEqual([]);
+		expect(leastSheets(blanks, sheet)).toBe(73);
+		expect(found?.figures.sheets).toBeGreaterThanOrEqual(73);
+		expect(found?.figures.sheets).toBeLessThanOrEqual(75);
+	});
+
+	it("strips on sheets stay within 11/9 · OPT + 6/9 (Dósa 2007, for first-fit decreasing), the optimum found by trying everything", () => {
+		const height = fc.integer({ min: 10, max: 90 });
+		fc.assert(
+			fc.property(fc.array(height, { minLength: 1, maxLength: 8 }), (heights) => {
+				const grid = gridOf([], [], noTrim);
+				const stacks = stackStrips(heights, 100, grid);
+				expect(stacks.flat().sort((a, b) => a - b)).toEqual(heights.map((_, i) => i));
+				for (const stack of stacks)
+					expect(stack.reduce((sum, i) => sum + (heights[i] ?? 0), 0)).toBeLessThanOrEqual(100);
+				const optimum = fewestBins(heights, 100);
+				expect(stacks.length).toBeGreaterThanOrEqual(optimum);
+				expect(stacks.length).toBeLessThanOrEqual(Math.floor((11 * optimum + 6) / 9));
+			}),
+			{ numRuns: 300 },
+		);
+	});
+
+	it("scored edge to edge, a class takes hardly more sheets than a free packer from the registry (maxrects-packer)", () => {
+		let [ours, theirs] = [0, 0];
+		for (let seed = 1; seed <= 6; seed++) {
+			let state = seed;
+			const next = () => {
+				state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0; // Numerical Recipes
+				return state / 2 ** 32;
+			};
+			const side = () => 20 + 5 * Math.floor(next() * 17);
+			const blanks = Array.from({ length: 6 }, () => ({
+				...blank(side(), side(), 8 + Math.floor(next() * 30)),
+				mayTurn: true,
+			}));
+			const rules = USUAL_CUT_RULES;
+			const task = { blanks, offcuts: [], sheet: { widthMm: 500, heightMm: 430 }, rules };
+			ours += [...searchPlans(task, 60)].at(-1)?.best.fewestSheets.figures.sheets ?? 0;
+			const library = new MaxRectsPacker(500, 430, 0, {
+				smart: false,
+				pot: false,
+				square: false,
+				allowRotation: true,
+				logic: PACKING_LOGIC.MAX_AREA,
+			});
+			const all = blanks.flatMap(({ widthMm, heightMm, count }) =>
+				Array.from({ length: count }, () => ({ width: widthMm, height: heightMm })),
+			);
+			all.sort((a, b) => b.width * b.height - a.width * a.height);
+			for (const { width, height } of all) library.add(width, height, {});
+			theirs += library.bins.length;
+		}
+		expect(ours).toBeLessThanOrEqual(theirs + 2);
+	});
+});
