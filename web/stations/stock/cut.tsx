@@ -152,7 +152,7 @@ function Sheets({
 	};
 	const short = group?.found.plan.short.reduce((sum, n) => sum + n, 0) ?? 0;
 	return (
-		<div className="grid min-h-0 grow grid-cols-[250px_minmax(0,1fr)_310px] max-lg:block max-lg:overflow-y-auto">
+		<div className="grid min-h-0 grow grid-cols-[250px_minmax(0,1fr)_310px] max-lg:flex max-lg:flex-col max-lg:overflow-y-auto">
 			<SheetList
 				groups={groups}
 				runs={runs}
@@ -164,7 +164,7 @@ function Sheets({
 				onChoose={(glass, one) => setPicked({ glass, sheet: one })}
 				doneOf={ticks.doneOf}
 			/>
-			<section aria-label="Sheet" className="flex min-h-0 flex-col gap-2 px-5 py-3">
+			<section aria-label="Sheet" className="flex min-h-0 flex-col gap-2 px-5 py-3 max-lg:shrink-0">
 				{group && plan ? (
 					<>
 						<div className="flex items-baseline justify-between gap-4">
@@ -207,7 +207,10 @@ function Sheets({
 					</Empty>
 				)}
 			</section>
-			<section aria-label="Do" className="scroll-y flex flex-col gap-4 border-l border-line px-5 py-3">
+			<section
+				aria-label="Do"
+				className="scroll-y flex flex-col gap-4 border-l border-line px-5 py-3 max-lg:order-first max-lg:shrink-0 max-lg:border-b max-lg:border-l-0"
+			>
 				{group && plan && strip >= 0 && its[strip] ? (
 					<NowPanel
 						key={`${group.index} ${at} ${strip}`}

@@ -83,15 +83,15 @@ export function NowPanel({ plan, blanks, progress, strip: index, ticks, nameOf, 
 						<button
 							key={n}
 							type="button"
-							className="btn h-16 text-xl"
+							className="btn h-16"
 							aria-label={`${n} more of ${nameOf(blank.key)}`}
 							onClick={() => ticks.add(blank.key, Math.min(n, parts - done))}
 						>
-							+{n}
+							<span className="text-2xl">+{n}</span>
 						</button>
 					))}
-					<button type="button" className="btn btn-primary h-16 text-base" onClick={all}>
-						strip done
+					<button type="button" className="btn btn-primary h-16" onClick={all}>
+						<span className="text-base">strip done</span>
 					</button>
 				</div>
 			)}

@@ -41,7 +41,7 @@ export function SheetList(props: Props) {
 		run.lines.filter(({ kind }) => kind !== "sheet").map((line) => ({ ...line, runId: run.id })),
 	);
 	return (
-		<section aria-label="Sheets" className="scroll-y border-r border-line py-3">
+		<section aria-label="Sheets" className="scroll-y border-r border-line py-3 max-lg:order-last max-lg:shrink-0">
 			<div className="px-5 pb-2">
 				<p className="figure">
 					<b className="text-2xl">{sheets}</b> {sheets === 1 ? "sheet" : "sheets"}, <b>{scores}</b> scores
