@@ -27,8 +27,20 @@ export const actions = {
 		.asks(z.strictObject({ sessionId: id, kitId: id, kits: count("Kits", 1, 60) }))
 		.touches("stock", "kits")
 		.answers<{ cutRunId: string }>(),
+	/** So many more of a cut are done, or fewer where some broke. Counted by the device's own event: two people lose no count. */
 	tickCut: assistant
-		.asks(z.strictObject({ cutRunId: id, lineKey: words("The cut", 120, 1), done: count("Done", 0, 10_000) }))
+		.asks(
+			z.strictObject({
+				cutRunId: id,
+				lineKey: words("The cut", 120, 1),
+				eventId: id,
+				more: z
+					.number({ error: "Say how many." })
+					.int("Whole parts.")
+					.min(-1000, "At most 1000.")
+					.max(1000, "At most 1000."),
+			}),
+		)
 		.touches("stock")
 		.answers<{ done: number }>(),
 };

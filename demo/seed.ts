@@ -153,8 +153,9 @@ class DemoStudio {
 
 		const today = await this.session("Wind and weather", 0, "18:30", -6 * DAY, TODAYS_STUDENTS);
 		const { cutRunId } = await this.act("planCut", { sessionId: today, kitId: coaster, kits: 8 }, 2 * DAY);
-		await this.act("tickCut", { cutRunId, lineKey: "clear:rectangle:96x96", done: 10 }, DAY);
-		await this.act("tickCut", { cutRunId, lineKey: "stubble:rectangle:32x32", done: 31 }, DAY);
+		const more = (n: number) => ({ eventId: randomUUID(), more: n });
+		await this.act("tickCut", { cutRunId, lineKey: "clear:rectangle:96x96", ...more(10) }, DAY);
+		await this.act("tickCut", { cutRunId, lineKey: "stubble:rectangle:32x32", ...more(31) }, DAY);
 		await this.signed(today, 7);
 		const tonight = await this.issue(today, coaster, 6, 40 * 60_000);
 		for (const [i, piece] of tonight.slice(0, 2).entries()) {

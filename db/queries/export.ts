@@ -27,6 +27,7 @@ const EXPORTED: readonly (readonly [PgTable, readonly string[]])[] = [
 	[tables.signUp, []],
 	[tables.cutRun, []],
 	[tables.cutTick, []],
+	[tables.cutEvent, []],
 	[tables.piece, []],
 	[tables.pieceEvent, []],
 	[tables.photo, ["image", "thumbnail"]],

@@ -1,12 +1,13 @@
 import { cutListOf } from "@core/cutting/count";
 import { cutsOf } from "@core/kit/kit";
-import { cutRun, cutTick, kitVersion } from "@db/schema";
-import { and, eq } from "drizzle-orm";
+import { countCut } from "@db/queries/stock";
+import { cutRun, kitVersion } from "@db/schema";
+import { eq } from "drizzle-orm";
 import type { UseCase } from "../house/context";
 import { Refusal } from "../house/refusal";
 
-/** Says how many of one cut are done: an absolute number, so that a repeated tap counts once. */
-export const tickCut: UseCase<"tickCut"> = async ({ tx, studio }, { cutRunId, lineKey, done }) => {
+/** More of one cut are done, or fewer where some broke: the device's own event, so that a repeated tap counts once. */
+export const tickCut: UseCase<"tickCut"> = async ({ tx, studio, now, actor }, { cutRunId, lineKey, eventId, more }) => {
 	const [run] = await tx
 		.select({ kits: cutRun.kits, document: kitVersion.document })
 		.from(cutRun)
@@ -15,13 +16,6 @@ export const tickCut: UseCase<"tickCut"> = async ({ tx, studio }, { cutRunId, li
 	if (!run) throw new Refusal("missing", "This cut list is gone.");
 	const line = cutListOf(cutsOf(run.document), run.kits, studio.customs.spares).find(({ key }) => key === lineKey);
 	if (!line) throw new Refusal("missing", "This cut is not on the list any more.");
-	await tx
-		.insert(cutTick)
-		.values({ cutRunId, lineKey, done })
-		.onConflictDoUpdate({ target: [cutTick.cutRunId, cutTick.lineKey], set: { done } });
-	const [tick] = await tx
-		.select()
-		.from(cutTick)
-		.where(and(eq(cutTick.cutRunId, cutRunId), eq(cutTick.lineKey, lineKey)));
-	return { done: tick?.done ?? 0 };
+	const event = { id: eventId, cutRunId, lineKey, more, at: now, actorName: actor.name };
+	return { done: await countCut(tx, event) };
 };

@@ -41,18 +41,27 @@ describe("the cut list of a class", () => {
 		);
 	});
 
-	it("tickCut says how many are done: a repeated tap counts once, a cut that is not on the list is refused", async () => {
+	it("tickCut counts what is done: a repeated tap once, two people at once every part, none below none", async () => {
 		const { runs, session } = await studio.see("cut");
 		const [run] = runs;
 		const lineKey = run?.lines[0]?.key ?? "";
 		const cutRunId = run?.id ?? "";
-		for (let i = 0; i < 2; i++)
-			expect(await studio.act("tickCut", { cutRunId, lineKey, done: 4 })).toEqual({ done: 4 });
+		const before = run?.lines[0]?.done ?? 0;
+		const tap = (more: number, change = {}) => ({ cutRunId, lineKey, eventId: randomUUID(), more, ...change });
+		const four = tap(4);
+		for (let i = 0; i < 2; i++) expect(await studio.act("tickCut", four)).toEqual({ done: before + 4 });
+		await Promise.all(
+			Array.from({ length: 24 }, (_, i) =>
+				studio.act("tickCut", tap(1), { role: i % 2 === 0 ? "instructor" : "assistant" }),
+			),
+		);
 		const seen = (await studio.see("cut", { session: session?.id ?? "" })).runs.find(({ id }) => id === cutRunId);
-		expect(seen?.lines.find(({ key }) => key === lineKey)?.done).toBe(4);
-		const other = studio.act("tickCut", { cutRunId, lineKey: "a cut nobody planned", done: 1 });
+		expect(seen?.lines.find(({ key }) => key === lineKey)?.done).toBe(before + 28);
+		expect(await studio.act("tickCut", tap(-1))).toEqual({ done: before + 27 });
+		expect(await studio.act("tickCut", tap(-900))).toEqual({ done: 0 });
+		const other = studio.act("tickCut", tap(1, { lineKey: "a cut nobody planned" }));
 		expect((await refusal(other)).status).toBe(404);
-		expect((await refusal(studio.act("tickCut", { cutRunId: randomUUID(), lineKey, done: 1 }))).status).toBe(404);
+		expect((await refusal(studio.act("tickCut", tap(1, { cutRunId: randomUUID() })))).status).toBe(404);
 	});
 });
 

@@ -43,3 +43,29 @@ test("a sheet is cut strip by strip: the next one is lit on both tablets, a brok
 	await page.reload();
 	await expect(page.getByRole("button", { name: /^high sky, sheet 1 7 of 7 cut/ })).toBeVisible();
 });
+
+test("two people count at once and lose nothing; what did not get through is sent again and counts once", async ({
+	browser,
+}) => {
+	const page = await personPage(browser);
+	const other = await personPage(browser, "assistant");
+	for (const one of [page, other]) {
+		await open(one, "/cut");
+		await one.getByRole("tab", { name: "Parts" }).click();
+	}
+	const row = (one: typeof page) => one.locator("li", { hasText: "from strips 32 mm wide" }).first();
+	const more = (one: typeof page) => row(one).getByRole("button", { name: /^One more/ });
+	const before = Number((await row(page).textContent())?.match(/(\d+) done/)?.[1] ?? 0);
+	for (let i = 0; i < 5; i++) await Promise.all([more(page).click(), more(other).click()]);
+	for (const one of [page, other]) await expect(row(one)).toContainText(`${before + 10} done`);
+
+	await page.route("**/api/do/tickCut", (route) => route.abort());
+	await more(page).click();
+	await expect(row(page)).toContainText(`${before + 11} done`);
+	const again = page.getByRole("button", { name: "Send it again" });
+	await expect(again).toBeVisible();
+	await page.unroute("**/api/do/tickCut");
+	await again.click();
+	await expect(again).toHaveCount(0);
+	for (const one of [page, other]) await expect(row(one)).toContainText(`${before + 11} done`);
+});

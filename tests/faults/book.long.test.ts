@@ -13,7 +13,7 @@ let port = 0;
 
 /** What undoes the newest migration, so that it can be made again. */
 const UNDO_NEWEST = [
-	"drop table sign_up",
+	"drop table sign_up, cut_event",
 	"alter table course drop column sign_up_key, drop column small_kits",
 	"alter table course_kit drop column is_large",
 	"alter table studio drop column customs",

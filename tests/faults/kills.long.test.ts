@@ -146,7 +146,7 @@ it("500 acknowledged writes over 20 kills: all there, none twice, and the kiln i
 	// Counts, and a load that is accepted, while it goes on.
 	const { runs } = await see<{ runs: { id: string; lines: { key: string }[] }[] }>("cut");
 	const line = runs.flatMap(({ id, lines }) => lines.map(({ key }) => ({ cutRunId: id, lineKey: key })))[0];
-	if (line) for (let done = 1; done <= 20; done++) await sure("tickCut", { ...line, done });
+	if (line) for (let i = 0; i < 20; i++) await sure("tickCut", { ...line, eventId: randomUUID(), more: 1 });
 	const load = await see<{
 		trays: { pieces: { id: string; seq: number }[] }[];
 		kilns: { id: string; mayPlan: boolean }[];

@@ -1,7 +1,7 @@
 import { type Across, acrossOf, type StripProgress } from "@core/cutting/plan/progress";
 import { asLaid, type Blank, type SheetPlan } from "@core/cutting/plan/types";
-import { Trouble } from "../../forms/notice";
 import { useFigure } from "../../lib/prefs";
+import { TicksTrouble } from "./ticks-trouble";
 import type { useTicks } from "./use-ticks";
 
 interface Props {
@@ -96,7 +96,7 @@ export function NowPanel({ plan, blanks, progress, strip: index, ticks, nameOf, 
 				</div>
 			)}
 			<TakeBack strip={strip} blanks={blanks} ticks={ticks} nameOf={nameOf} />
-			<Trouble error={ticks.error} />
+			<TicksTrouble ticks={ticks} />
 		</section>
 	);
 }

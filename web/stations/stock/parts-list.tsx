@@ -4,31 +4,52 @@ import { regionOfShape, sizesOf } from "@core/geometry/shape";
 import type { Glass } from "@core/glass/glass";
 import { groupBy } from "@core/group-by";
 import { Minus, Plus } from "lucide-react";
-import { useEffect, useState } from "react";
-import { Trouble } from "../../forms/notice";
-import { useAct } from "../../lib/api";
 import { useFigure } from "../../lib/prefs";
 import { SHAPE_WORDS } from "../../ui/part-words";
 import { regionPath } from "../../ui/region-path";
 import { SwatchPair } from "../../ui/signs";
+import { TicksTrouble } from "./ticks-trouble";
+import { lineKeyOf, useTicks } from "./use-ticks";
 
 type Line = CutRun["lines"][number];
 
 /** What to cut for a class, per glass, widest strip first, each with its counter to tick. */
 export function PartsList({ runs, glasses }: { runs: readonly CutRun[]; glasses: readonly Glass[] }) {
-	return runs.map((run) => (
-		<div key={run.id} className="mt-4">
-			<p className="text-lg font-bold">
-				<span className="figure">{run.kits}</span> × {run.kit.name}
-			</p>
-			{[...groupBy(run.lines, ({ glassId }) => glassId).entries()].map(([glassId, lines]) => (
-				<GlassGroup key={glassId} glass={glasses.find(({ id }) => id === glassId)} lines={lines} run={run} />
+	const ticks = useTicks(runs);
+	return (
+		<>
+			<TicksTrouble ticks={ticks} />
+			{runs.map((run) => (
+				<div key={run.id} className="mt-4">
+					<p className="text-lg font-bold">
+						<span className="figure">{run.kits}</span> × {run.kit.name}
+					</p>
+					{[...groupBy(run.lines, ({ glassId }) => glassId).entries()].map(([glassId, lines]) => (
+						<GlassGroup
+							key={glassId}
+							glass={glasses.find(({ id }) => id === glassId)}
+							lines={lines}
+							run={run}
+							ticks={ticks}
+						/>
+					))}
+				</div>
 			))}
-		</div>
-	));
+		</>
+	);
 }
 
-function GlassGroup({ glass, lines, run }: { glass: Glass | undefined; lines: readonly Line[]; run: CutRun }) {
+function GlassGroup({
+	glass,
+	lines,
+	run,
+	ticks,
+}: {
+	glass: Glass | undefined;
+	lines: readonly Line[];
+	run: CutRun;
+	ticks: ReturnType<typeof useTicks>;
+}) {
 	const figure = useFigure();
 	const thickness = glass && glass.thicknessMm > 0 ? `, ${figure({ mm: glass.thicknessMm })}` : "";
 	return (
@@ -39,31 +60,36 @@ function GlassGroup({ glass, lines, run }: { glass: Glass | undefined; lines: re
 			</h2>
 			<ul className="ruled">
 				{lines.map((line) => (
-					<CutRow key={line.key} line={line} runId={run.id} colour={glass?.boughtColour ?? "#d8d4c8"} />
+					<CutRow
+						key={line.key}
+						line={line}
+						id={lineKeyOf(run.id, line.key)}
+						ticks={ticks}
+						colour={glass?.boughtColour ?? "#d8d4c8"}
+					/>
 				))}
 			</ul>
 		</div>
 	);
 }
 
-function CutRow({ line, runId, colour }: { line: Line; runId: string; colour: string }) {
+function CutRow({
+	line,
+	id,
+	ticks,
+	colour,
+}: {
+	line: Line;
+	id: string;
+	ticks: ReturnType<typeof useTicks>;
+	colour: string;
+}) {
 	const figure = useFigure();
-	const [pending, setPending] = useState<number | null>(null);
-	const tick = useAct("tickCut", undefined, `${runId} ${line.key}`);
-	// What was tapped is shown until the list has it; another tap meanwhile counts on from it.
-	// biome-ignore lint/correctness/useExhaustiveDependencies: only a fresh list may end the wait
-	useEffect(() => {
-		if (!tick.isPending) setPending(null);
-	}, [line.done]);
 	const goal = line.needed + line.spares;
-	const done = pending ?? line.done;
+	const done = ticks.doneOf(id);
+	const count = (next: number) => ticks.add(id, next - done);
 	const region = line.shape ? regionOfShape(line.shape) : [];
 	const box = boundsOf(region);
-	const count = (next: number) => {
-		const value = Math.max(0, next);
-		setPending(value);
-		tick.mutate({ cutRunId: runId, lineKey: line.key, done: value });
-	};
 	const sizes = line.shape
 		? sizesOf(line.shape)
 				.map((mm) => figure({ mm }))
@@ -106,7 +132,7 @@ function CutRow({ line, runId, colour }: { line: Line; runId: string; colour: st
 				/>
 				<span className={`figure w-24 shrink-0 text-right font-semibold ${done >= goal ? "text-success" : ""}`}>
 					{done >= goal ? "all done" : `${done} done`}
-					{tick.isPending && <span className="block font-normal text-soft">saving</span>}
+					{ticks.isPending && <span className="block font-normal text-soft">saving</span>}
 				</span>
 			</div>
 			<div className="join">
@@ -131,11 +157,6 @@ function CutRow({ line, runId, colour }: { line: Line; runId: string; colour: st
 					all
 				</button>
 			</div>
-			{tick.error && (
-				<div className="col-span-4">
-					<Trouble error={tick.error} />
-				</div>
-			)}
 		</li>
 	);
 }
