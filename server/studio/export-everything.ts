@@ -44,8 +44,7 @@ export async function exportEverything(
 const textStream = (parts: AsyncIterable<string>) =>
 	Readable.toWeb(Readable.from(parts, { objectMode: false })) as ReadableStream<Uint8Array>;
 
-/** Exported for its test. */
-export async function* jsonParts(all: readonly ExportedTable[], now: Date): AsyncIterable<string> {
+async function* jsonParts(all: readonly ExportedTable[], now: Date): AsyncIterable<string> {
 	yield `{"format":"zephyr-flats-everything","version":1,"writtenAt":${JSON.stringify(now)},"tables":{`;
 	for (const [i, { name, batches }] of all.entries()) {
 		yield `${i > 0 ? "," : ""}\n${JSON.stringify(name)}:[`;
@@ -60,7 +59,7 @@ export async function* jsonParts(all: readonly ExportedTable[], now: Date): Asyn
 }
 
 /** A table as CSV by RFC 4180; what a spreadsheet would take for a formula is not one. */
-export async function* csvParts({ columns, batches }: ExportedTable): AsyncIterable<string> {
+async function* csvParts({ columns, batches }: ExportedTable): AsyncIterable<string> {
 	const line = (cells: unknown[][]) => `${Papa.unparse(cells as string[][], { escapeFormulae: true })}\r\n`;
 	yield line([columns]);
 	for await (const rows of batches()) yield line(rows.map((row) => columns.map((column) => cellOf(row[column]))));

@@ -39,6 +39,10 @@ test("a sheet is cut strip by strip: the next one is lit on both tablets, a brok
 	await expect(now).toContainText("score corner to corner: two triangles of each");
 	await expect(now).toContainText("of 28 done");
 
+	const waiting = page.waitForEvent("download");
+	await page.getByRole("button", { name: "SVG" }).click();
+	expect((await waiting).suggestedFilename()).toBe("pump-rust-sheet-1.svg");
+
 	// Goes on where it was left, on the other tablet and after the page was opened again.
 	await page.reload();
 	await expect(page.getByRole("button", { name: /^high sky, sheet 1 7 of 7 cut/ })).toBeVisible();

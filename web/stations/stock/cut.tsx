@@ -16,6 +16,7 @@ import { SHAPE_WORDS } from "../../ui/part-words";
 import { NoClass, SessionPicker } from "../../ui/session-picker";
 import { sizeWords } from "../../ui/size-words";
 import { Tabs } from "../../ui/tabs";
+import { CutFiles } from "./cut-files";
 import { NowPanel } from "./now-panel";
 import { PartsList } from "./parts-list";
 import { PlanForm } from "./plan-form";
@@ -188,6 +189,7 @@ function Sheets({
 								be broken off. Change the part or the sheet’s size in the settings.
 							</p>
 						)}
+						<CutFiles plan={plan} blanks={group.task.blanks} title={`${group.glass.name}, sheet ${at + 1}`} />
 						<div className="min-h-0 grow max-lg:h-[60vh]">
 							<SheetMap
 								plan={plan}
