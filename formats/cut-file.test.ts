@@ -1,7 +1,7 @@
 import { scoresOf } from "@core/cutting/plan/figures";
 import { scoreLinesOf } from "@core/cutting/plan/score-lines";
 import { searchPlans } from "@core/cutting/plan/search";
-import { type Blank, USUAL_CUT_RULES } from "@core/cutting/plan/types";
+import { asLaid, type Blank, USUAL_CUT_RULES } from "@core/cutting/plan/types";
 import DxfParser from "dxf-parser";
 import { parseSync } from "svgson";
 import { describe, expect, it } from "vitest";
@@ -23,9 +23,8 @@ const [laid] = [...searchPlans(task, 2)].at(-1)?.best.fewestSheets.plan.sheets ?
 const sheet = (turned: boolean) => {
 	if (!laid) throw new Error("There is a plan.");
 	const { widthMm, heightMm } = laid.sheet;
-	const plan = turned
-		? { ...laid, turned, sheet: { ...laid.sheet, widthMm: heightMm, heightMm: widthMm } }
-		: { ...laid, turned };
+	const plan =
+		turned === laid.turned ? laid : { ...laid, turned, sheet: { ...laid.sheet, widthMm: heightMm, heightMm: widthMm } };
 	return { plan, blanks, title: 'dusk & "stubble", sheet 1' };
 };
 
@@ -50,8 +49,8 @@ describe("a sheet's cut file", () => {
 			}
 			// A strip is scored over the whole sheet, edge to edge.
 			const [first] = lines.filter(({ stage }) => stage === "strips");
-			const [along, whole] = turned ? [[first?.y1, first?.y2], 430] : [[first?.x1, first?.x2], 500];
-			expect(along).toEqual([0, whole]);
+			const along = turned ? [first?.y1, first?.y2] : [first?.x1, first?.x2];
+			expect(along).toEqual([0, asLaid(its.plan).lengthMm]);
 			const triangles = its.plan.strips.flatMap(({ columns }) => columns).filter(({ blank: one }) => one === 1);
 			expect(lines.filter(({ stage }) => stage === "diagonals")).toHaveLength(
 				triangles.reduce((sum, { stack }) => sum + stack, 0),
@@ -62,15 +61,16 @@ describe("a sheet's cut file", () => {
 
 	it("DXF is in millimetres, a layer a stage, and reads back as the same lines; SVG is 1:1 and keeps names from being markup", () => {
 		const its = sheet(false);
+		const { widthMm, heightMm } = its.plan.sheet;
 		const text = cutDxf(its);
 		expect(new DxfParser().parseSync(text)?.header?.$INSUNITS).toBe(4);
 		const back = linesOf(text);
 		const lines = scoreLinesOf(its.plan, blanks);
 		expect(back).toHaveLength(lines.length);
 		expect(back[0]?.layer).toBe("1-STRIPS");
-		expect(back[0]?.a?.y).toBeCloseTo(430 - (lines[0]?.y1 ?? 0), 3);
+		expect(back[0]?.a?.y).toBeCloseTo(heightMm - (lines[0]?.y1 ?? 0), 3);
 		const svg = parseSync(cutSvg(its));
-		expect([svg.attributes.width, svg.attributes.viewBox]).toEqual(["500mm", "0 0 500 430"]);
+		expect([svg.attributes.width, svg.attributes.viewBox]).toEqual([`${widthMm}mm`, `0 0 ${widthMm} ${heightMm}`]);
 		const paths = svg.children.filter(({ name }) => name === "g").flatMap(({ children }) => children);
 		expect(paths).toHaveLength(lines.length);
 		expect(cutSvg(its)).toContain("dusk &amp; &quot;stubble&quot;, sheet 1");

@@ -1,9 +1,9 @@
 import type { CutRun } from "@contract/stock";
 import { blanksOf } from "@core/cutting/plan/blanks";
 import { leastSheets } from "@core/cutting/plan/figures";
-import { nextStripOf, progressOf } from "@core/cutting/plan/progress";
-import type { CutAim, CutTask } from "@core/cutting/plan/search";
-import { USUAL_CUT_RULES } from "@core/cutting/plan/types";
+import { nextStripOf, progressOf, type StripProgress } from "@core/cutting/plan/progress";
+import type { CutAim, CutTask, FoundPlan } from "@core/cutting/plan/search";
+import { type SheetPlan, USUAL_CUT_RULES } from "@core/cutting/plan/types";
 import { sizesOf } from "@core/geometry/shape";
 import type { Glass } from "@core/glass/glass";
 import { groupBy } from "@core/group-by";
@@ -166,47 +166,23 @@ function Sheets({
 				doneOf={ticks.doneOf}
 			/>
 			<section aria-label="Sheet" className="flex min-h-0 flex-col gap-2 px-5 py-3 max-lg:shrink-0">
+				{short > 0 && (
+					<p className="font-semibold text-warning">
+						{short} {short === 1 ? "part is" : "parts are"} larger than a sheet, or would leave a sliver that cannot be
+						broken off. Change the part or the sheet’s size in the settings.
+					</p>
+				)}
 				{group && plan ? (
-					<>
-						<div className="flex items-baseline justify-between gap-4">
-							<h1>
-								{group.glass.name}, sheet {at + 1}
-							</h1>
-							<p className="figure text-soft">
-								{sizeWords([plan.sheet.widthMm, plan.sheet.heightMm], figure)} · yield{" "}
-								<b className="text-base-content">{Math.round(group.found.figures.yield * 100)} %</b> ·{" "}
-								{group.found.figures.sheets <= leastSheets(group.task.blanks, sheet)
-									? "the fewest sheets there can be"
-									: `${group.found.figures.sheets} sheets, by area at least ${leastSheets(group.task.blanks, sheet)}`}
-							</p>
-						</div>
-						{plan.turned && (
-							<p className="text-soft">Turn the sheet by a quarter: its height lies from left to right.</p>
-						)}
-						{short > 0 && (
-							<p className="font-semibold text-warning">
-								{short} {short === 1 ? "part is" : "parts are"} larger than a sheet, or would leave a sliver that cannot
-								be broken off. Change the part or the sheet’s size in the settings.
-							</p>
-						)}
-						<CutFiles plan={plan} blanks={group.task.blanks} title={`${group.glass.name}, sheet ${at + 1}`} />
-						<div className="min-h-0 grow max-lg:h-[60vh]">
-							<SheetMap
-								plan={plan}
-								progress={its}
-								now={strip}
-								rules={group.task.rules}
-								glass={group.glass}
-								onStrip={(one) => setPicked({ glass: group.index, sheet: at, strip: one })}
-							/>
-						</div>
-					</>
+					<TheSheet
+						{...group}
+						plan={plan}
+						number={at + 1}
+						progress={its}
+						now={strip}
+						onStrip={(one) => setPicked({ glass: group.index, sheet: at, strip: one })}
+					/>
 				) : (
-					<Empty title={share < 1 ? "Laying the parts on sheets …" : "No sheet glass in this list"}>
-						{share < 1
-							? "The first plan comes at once, better ones replace it."
-							: "What is to be weighed and counted stands under Parts."}
-					</Empty>
+					short === 0 && <NoSheet isSearching={share < 1} />
 				)}
 			</section>
 			<section
@@ -232,3 +208,55 @@ function Sheets({
 		</div>
 	);
 }
+
+interface SheetProps {
+	glass: Glass;
+	task: CutTask;
+	found: FoundPlan;
+	plan: SheetPlan;
+	number: number;
+	progress: readonly StripProgress[];
+	now: number;
+	onStrip(strip: number): void;
+}
+
+/** One sheet to scale, how good its plan is, and its scores to take away. */
+function TheSheet({ glass, task, found, plan, number, progress, now, onStrip }: SheetProps) {
+	const figure = useFigure();
+	const { figures } = found;
+	const least = leastSheets(task.blanks, task.sheet);
+	const title = `${glass.name}, sheet ${number}`;
+	return (
+		<>
+			<div className="flex items-baseline justify-between gap-4">
+				<h1>{title}</h1>
+				<p className="figure text-soft">
+					{sizeWords([plan.sheet.widthMm, plan.sheet.heightMm], figure)} · yield{" "}
+					<b className="text-base-content">{Math.round(figures.yield * 100)} %</b> ·{" "}
+					{figures.sheets <= least
+						? "the fewest sheets there can be"
+						: `${figures.sheets} sheets, by area at least ${least}`}
+				</p>
+			</div>
+			<div className="flex items-center justify-between gap-4">
+				<p className="text-soft">
+					{plan.turned
+						? "Turn the sheet by a quarter: its height lies from left to right."
+						: "As it lies: its width from left to right."}
+				</p>
+				<CutFiles plan={plan} blanks={task.blanks} title={title} />
+			</div>
+			<div className="min-h-0 grow max-lg:h-[60vh]">
+				<SheetMap plan={plan} progress={progress} now={now} rules={task.rules} glass={glass} onStrip={onStrip} />
+			</div>
+		</>
+	);
+}
+
+const NoSheet = ({ isSearching }: { isSearching: boolean }) => (
+	<Empty title={isSearching ? "Laying the parts on sheets …" : "No sheet glass in this list"}>
+		{isSearching
+			? "The first plan comes at once, better ones replace it."
+			: "What is to be weighed and counted stands under Parts."}
+	</Empty>
+);
