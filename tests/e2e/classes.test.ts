@@ -198,7 +198,7 @@ test("glass and kilns come from lists of another encoding, a broken line is told
 		.setInputFiles({ name: "kilns.csv", mimeType: "text/csv", buffer: Buffer.from(kilns) });
 	await page.getByRole("button", { name: "Take 2 kilns" }).click();
 	await expect(page.getByRole("status").filter({ hasText: "1 new, 1 changed." })).toBeVisible();
-	await expect(page.getByRole("link", { name: /Loft kiln/ })).toBeVisible();
+	await expect(page.getByRole("main").getByRole("link", { name: /Loft kiln/ })).toBeVisible();
 
 	await open(page, "/settings");
 	await page.getByRole("tab", { name: "Paper and money" }).click();

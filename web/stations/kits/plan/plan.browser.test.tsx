@@ -5,7 +5,7 @@ import { PlanOnBench } from "../../../../tests/support/plan-on-bench";
 import { regionPath } from "../../../ui/region-path";
 import { createKitDraft, DraftProvider, type KitDraftStore } from "../draft";
 
-vi.mock("../../../ui/kit-plan", { spy: true });
+vi.mock("../../../ui/region-path", { spy: true });
 
 let draft: KitDraftStore;
 
