@@ -26,7 +26,10 @@ export async function exportEverything(
 			"Everything is being written out for somebody just now. Try again when they have it.",
 		);
 	isUnderWay = true;
-	await noteAudit(db, "exported", file, asking);
+	await noteAudit(db, "exported", file, asking).catch((error: unknown) => {
+		isUnderWay = false;
+		throw error;
+	});
 	const { readable, writable } = new TransformStream<Uint8Array, Uint8Array>();
 	const done = withExport(sql, async (all, pictures) => {
 		const source = file === "everything.json" ? textStream(jsonParts(all, asking.now)) : zipStream(all, pictures);
