@@ -1,4 +1,4 @@
-import { existsSync, readFileSync, rmSync } from "node:fs";
+import { existsSync, readFileSync } from "node:fs";
 import { join, resolve } from "node:path";
 import { connect } from "@db/connect";
 import { contentsOf } from "@db/queries/contents";
@@ -7,6 +7,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { buildIfChanged } from "../../scripts/build";
 import { CHROMIUM } from "../../scripts/chromium";
 import { freePort, placeFor, startCluster } from "../../scripts/cluster";
+import { clearFolder } from "../support/clear-folder";
 import { endAll, type Run, runScript } from "../support/run-start";
 
 /** A stranger leaves the demo for a studio of their own, and has a first class on the calendar. */
@@ -19,7 +20,7 @@ const WAIT = { timeout: 300_000 };
 
 beforeAll(async () => {
 	buildIfChanged();
-	rmSync(data, { recursive: true, force: true });
+	await clearFolder(data);
 	folders = { demo: await placeFor(join(data, "studio")), own: await placeFor(join(data, "own")) };
 	port = await freePort();
 	browser = await chromium.launch(CHROMIUM);
@@ -27,8 +28,8 @@ beforeAll(async () => {
 afterAll(async () => {
 	await browser?.close();
 	await endAll();
-	for (const folder of Object.values(folders)) rmSync(folder, { recursive: true, force: true });
-	rmSync(data, { recursive: true, force: true });
+	for (const folder of Object.values(folders)) await clearFolder(folder);
+	await clearFolder(data);
 });
 
 async function newPage(): Promise<Page> {

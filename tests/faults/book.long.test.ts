@@ -4,6 +4,7 @@ import { connect } from "@db/connect";
 import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
 import { buildIfChanged } from "../../scripts/build";
 import { freePort, placeFor, startCluster } from "../../scripts/cluster";
+import { clearFolder } from "../support/clear-folder";
 import { endAll, type Run, runScript } from "../support/run-start";
 
 /** What the start command does with the book: copies of it, older and newer ones, one that somebody else keeps. */
@@ -23,7 +24,7 @@ const start = (env: Record<string, string> = {}): Run =>
 
 beforeAll(async () => {
 	buildIfChanged();
-	rmSync(data, { recursive: true, force: true });
+	await clearFolder(data);
 	folder = await placeFor(join(data, "studio"));
 	port = await freePort(16);
 	const first = start();
@@ -31,9 +32,9 @@ beforeAll(async () => {
 	await first.end("SIGINT");
 });
 afterEach(endAll);
-afterAll(() => {
-	rmSync(folder, { recursive: true, force: true });
-	rmSync(data, { recursive: true, force: true });
+afterAll(async () => {
+	await clearFolder(folder);
+	await clearFolder(data);
 });
 
 describe("the book", () => {

@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { readFileSync, rmSync } from "node:fs";
+import { readFileSync } from "node:fs";
 import { join, resolve } from "node:path";
 import { connect, type Database } from "@db/connect";
 import { firing, firingPlace, kilnReading, piece, pieceEvent } from "@db/schema";
@@ -7,6 +7,7 @@ import { and, eq, gt, inArray } from "drizzle-orm";
 import { afterAll, beforeAll, expect, it, vi } from "vitest";
 import { buildIfChanged } from "../../scripts/build";
 import { freePort, placeFor } from "../../scripts/cluster";
+import { clearFolder } from "../support/clear-folder";
 import { cookieOf, post, somebody } from "../support/person";
 import { childOf, endAll, type Run, runScript } from "../support/run-start";
 
@@ -45,7 +46,7 @@ async function book<T>(work: (db: Database) => Promise<T>): Promise<T> {
 
 beforeAll(async () => {
 	buildIfChanged();
-	rmSync(data, { recursive: true, force: true });
+	await clearFolder(data);
 	folder = await placeFor(join(data, "studio"));
 	port = await freePort(16);
 	address = `http://127.0.0.1:${port}`;
@@ -56,8 +57,8 @@ beforeAll(async () => {
 });
 afterAll(async () => {
 	await endAll();
-	rmSync(folder, { recursive: true, force: true });
-	rmSync(data, { recursive: true, force: true });
+	await clearFolder(folder);
+	await clearFolder(data);
 });
 
 let acknowledged = 0;

@@ -5,6 +5,7 @@ import { connect } from "@db/connect";
 import { afterAll, afterEach, beforeAll, describe, expect, it, vi } from "vitest";
 import { buildIfChanged } from "../../scripts/build";
 import { freePort, isFree, placeFor } from "../../scripts/cluster";
+import { clearFolder } from "../support/clear-folder";
 import { childOf, endAll, type Run, runScript } from "../support/run-start";
 
 /** The start command on a data folder of its own: what it says, what it keeps, what it refuses. */
@@ -23,7 +24,7 @@ let first: Run;
 
 beforeAll(async () => {
 	buildIfChanged();
-	rmSync(data, { recursive: true, force: true });
+	await clearFolder(data);
 	folder = await placeFor(join(data, "studio"));
 	port = await freePort();
 	first = start();
@@ -32,8 +33,8 @@ beforeAll(async () => {
 });
 afterAll(async () => {
 	await endAll();
-	rmSync(folder, { recursive: true, force: true });
-	rmSync(data, { recursive: true, force: true });
+	await clearFolder(folder);
+	await clearFolder(data);
 });
 
 describe("./start, once it runs", () => {
