@@ -122,9 +122,12 @@ export const actions = {
 		.asks(z.strictObject({ courseId: id, on: z.boolean() }))
 		.touches("classes")
 		.answers<{ path: string | null }>(),
-	/** Lets somebody in who signed up, into the book and into the evenings to come; or tells them no. */
+	/**
+	 * Lets somebody in who signed up, into the book and into the evenings to come; or tells them no. `as` is who of the book they
+	 * are, null for nobody; where it is not said, whoever has their name and e-mail.
+	 */
 	decideSignUp: instructor
-		.asks(z.strictObject({ signUpId: id, letIn: z.boolean() }))
+		.asks(z.strictObject({ signUpId: id, letIn: z.boolean(), as: id.nullable().optional() }))
 		.touches("classes", "people")
 		.answers<{ enrolled: number; waiting: number }>(),
 	/** The person goes: name, address, notes, photos, places. Their pieces stay as figures. */

@@ -29,6 +29,12 @@ export interface SignUpBrief {
 	kits: string[];
 	/** Waits for a place: all were taken when it came. */
 	waiting: boolean;
-	/** By the same e-mail, in the studio's book already. */
-	known: boolean;
+	/** Who has the same e-mail in the studio's book already: they themselves, or one of their family. */
+	known: Namesake[];
+}
+
+/** Somebody in the studio's book. */
+export interface Namesake {
+	id: string;
+	name: string;
 }

@@ -43,6 +43,12 @@ describe("a list of students", () => {
 		]);
 	});
 
+	it("takes a family that shares an e-mail for as many people as it has names", () => {
+		const { students, twice } = list(utf8("Name,Email\nTove Hale,hale@lee.example\nOdd Hale,hale@lee.example\n"));
+		expect(students.map(({ name }) => name)).toEqual(["Tove Hale", "Odd Hale"]);
+		expect(twice).toEqual([]);
+	});
+
 	it("names the lines nobody comes of, and goes on with the others", () => {
 		const { students, broken, twice } = list(
 			utf8(

@@ -53,11 +53,11 @@ export interface StudentList {
 	twice: { line: number; first: number }[];
 }
 
-/** Two writings of a name or an e-mail are the same person's: by case and spaces. */
+/** One person twice: the same name but for case and spaces, and no two e-mails. A family may share an e-mail. */
 export const samePerson = (
 	a: { name: string; email: string | null },
 	b: { name: string; email: string | null },
-): boolean => (a.email && b.email ? nameKey(a.email) === nameKey(b.email) : sameName(a.name, b.name));
+): boolean => sameName(a.name, b.name) && (!a.email || !b.email || nameKey(a.email) === nameKey(b.email));
 
 /** The students of a table. */
 export function studentsOf(table: TableFile, mapping: StudentMapping): StudentList {

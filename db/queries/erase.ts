@@ -1,8 +1,9 @@
 import type { PieceEventData } from "@core/journey/events";
 import type { Journey } from "@core/journey/journey";
-import { eq, inArray } from "drizzle-orm";
+import { and, eq, inArray, ne, sql } from "drizzle-orm";
+import type { PgColumn } from "drizzle-orm/pg-core";
 import type { Transaction } from "../connect";
-import { firing, firingPlace, piece, pieceEvent } from "../schema";
+import { course, firing, firingPlace, piece, pieceEvent, signUp, student } from "../schema";
 
 /** Everything that somebody may have written about a student: on their pieces, what happened to these, their firings. */
 export async function textsAbout(tx: Transaction, studentId: string) {
@@ -21,6 +22,23 @@ export async function textsAbout(tx: Transaction, studentId: string) {
 	const firings = await tx.select({ id: firing.id, note: firing.note }).from(firing).where(inArray(firing.id, places));
 	return { pieces, events, firings };
 }
+
+/** Where somebody's whole name stands in what is noted of others: students, courses, people who signed up. */
+export async function notesNaming(tx: Transaction, person: { id: string; name: string }) {
+	const names = (text: PgColumn) => sql`position(lower(${person.name}) in lower(${text})) > 0`;
+	const others = and(ne(student.id, person.id), names(student.note));
+	return {
+		students: await tx.select({ id: student.id, text: student.note }).from(student).where(others),
+		courses: await tx.select({ id: course.id, text: course.about }).from(course).where(names(course.about)),
+		signUps: await tx.select({ id: signUp.id, text: signUp.note }).from(signUp).where(names(signUp.note)),
+	};
+}
+
+export const writeNoteOf = {
+	students: (tx: Transaction, id: string, note: string) => tx.update(student).set({ note }).where(eq(student.id, id)),
+	courses: (tx: Transaction, id: string, about: string) => tx.update(course).set({ about }).where(eq(course.id, id)),
+	signUps: (tx: Transaction, id: string, note: string) => tx.update(signUp).set({ note }).where(eq(signUp.id, id)),
+};
 
 /** The only change an event ever sees: a name that is taken out of what was written. */
 export const writeEvent = (tx: Transaction, id: string, data: PieceEventData) =>

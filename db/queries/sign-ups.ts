@@ -1,9 +1,12 @@
-import type { SignUpBrief } from "@contract/sign-up";
+import type { Namesake, SignUpBrief } from "@contract/sign-up";
 import { and, asc, count, eq, inArray, isNotNull, ne, sql } from "drizzle-orm";
 import type { Reader, Transaction } from "../connect";
 import { classSession, course, kitDesign, signUp, student } from "../schema";
 
-const sameEmail = sql`lower(${student.email}) = lower(${signUp.email})`;
+/** Who has a sign-up's e-mail in the studio's book: the same person, or of one family. */
+const samePeople = sql<Namesake[]>`(
+	select coalesce(json_agg(json_build_object('id', ${student.id}, 'name', ${student.name}) order by ${student.name}), '[]')
+	from ${student} where lower(${student.email}) = lower(${signUp.email}))`;
 
 const namesOf = async (reader: Reader, kitIds: readonly string[]): Promise<Map<string, string>> =>
 	new Map(
@@ -20,7 +23,7 @@ const namesOf = async (reader: Reader, kitIds: readonly string[]): Promise<Map<s
 /** Who asked for a place in a course and was not answered, first come first. */
 export async function signUpsOf(reader: Reader, courseId: string): Promise<SignUpBrief[]> {
 	const rows = await reader
-		.select({ signUp, known: sql<boolean>`exists (select 1 from ${student} where ${sameEmail})` })
+		.select({ signUp, known: samePeople })
 		.from(signUp)
 		.where(and(eq(signUp.courseId, courseId), ne(signUp.state, "confirmed")))
 		.orderBy(asc(signUp.at));
@@ -86,16 +89,22 @@ export async function openSignUps(reader: Reader, courseId: string): Promise<{ a
 	return { asked: row?.asked ?? 0, all: row?.all ?? 0 };
 }
 
-/** The student of an e-mail, however it is written. */
-export async function studentByEmail(reader: Reader, email: string) {
-	const [row] = await reader.select().from(student).where(sql`lower(${student.email}) = lower(${email})`).limit(1);
-	return row;
-}
+/** The students of an e-mail, however it is written: a family may share one. */
+export const studentsByEmail = (reader: Reader, email: string): Promise<Namesake[]> =>
+	reader
+		.select({ id: student.id, name: student.name })
+		.from(student)
+		.where(sql`lower(${student.email}) = lower(${email})`);
 
 export async function lockSignUp(tx: Transaction, id: string) {
 	const [row] = await tx.select().from(signUp).where(eq(signUp.id, id)).for("update");
 	return row;
 }
 
-export const forgetSignUps = (tx: Transaction, email: string) =>
-	tx.delete(signUp).where(sql`lower(${signUp.email}) = lower(${email})`);
+/** Takes a person's sign-ups out; all of their e-mail unless somebody else has it too. */
+export async function forgetSignUps(tx: Transaction, person: { id: string; name: string; email: string }) {
+	const others = (await studentsByEmail(tx, person.email)).some(({ id }) => id !== person.id);
+	const ofEmail = sql`lower(${signUp.email}) = lower(${person.email})`;
+	const ofName = sql`lower(${signUp.name}) = lower(${person.name})`;
+	await tx.delete(signUp).where(others ? and(ofEmail, ofName) : ofEmail);
+}

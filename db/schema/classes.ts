@@ -1,3 +1,4 @@
+import { sql } from "drizzle-orm";
 import {
 	boolean,
 	date,
@@ -9,6 +10,7 @@ import {
 	text,
 	time,
 	unique,
+	uniqueIndex,
 	uuid,
 } from "drizzle-orm/pg-core";
 import { SIGN_UP_STATES, type SignUpState } from "../../contract/sign-up";
@@ -111,7 +113,7 @@ export const signUp = pgTable(
 		studentId: uuid("student_id").references(() => student.id, { onDelete: "cascade" }),
 	},
 	(t) => [
-		unique().on(t.courseId, t.email),
+		uniqueIndex("sign_up_person").on(t.courseId, t.email, sql`lower(${t.name})`),
 		index("sign_up_student").on(t.studentId),
 		oneOf("sign_up_state_known", t.state, SIGN_UP_STATES),
 	],

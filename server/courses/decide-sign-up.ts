@@ -1,6 +1,7 @@
 import { sessionsOfCourse } from "@db/queries/courses";
-import { lockSignUp, studentByEmail } from "@db/queries/sign-ups";
+import { lockSignUp, studentsByEmail } from "@db/queries/sign-ups";
 import { signUp, student } from "@db/schema";
+import { sameName } from "@formats/columns";
 import { dayOf } from "@formats/time";
 import { eq } from "drizzle-orm";
 import type { UseCase } from "../house/context";
@@ -8,7 +9,7 @@ import { Refusal } from "../house/refusal";
 import { seat } from "./models/seat";
 
 /** Somebody who signed up comes into the book and gets a place in the evenings to come, or is told no and not kept. */
-export const decideSignUp: UseCase<"decideSignUp"> = async ({ tx, now, studio }, { signUpId, letIn }) => {
+export const decideSignUp: UseCase<"decideSignUp"> = async ({ tx, now, studio }, { signUpId, letIn, as }) => {
 	const row = await lockSignUp(tx, signUpId);
 	if (!letIn) {
 		if (row?.state === "confirmed")
@@ -22,9 +23,12 @@ export const decideSignUp: UseCase<"decideSignUp"> = async ({ tx, now, studio },
 	const coming = (await sessionsOfCourse(tx, row.courseId)).filter(({ day, cancelled }) => day >= today && !cancelled);
 	if (coming.length === 0)
 		throw new Refusal("conflict", "All evenings of this course are over or called off: there is nothing to join.");
-	const known = await studentByEmail(tx, row.email);
 	const { name, email, phone, adult, note } = row;
-	const studentId = known?.id ?? (await added(tx, { name, email, phone, adult, note }));
+	const known = await studentsByEmail(tx, email);
+	if (as && !known.some(({ id }) => id === as))
+		throw new Refusal("conflict", `Nobody in the book has the e-mail ${email} any more under that name. Look again.`);
+	const same = as === undefined ? known.find((one) => sameName(one.name, name))?.id : as;
+	const studentId = same ?? (await added(tx, { name, email, phone, adult, note }));
 	await tx.update(signUp).set({ state: "confirmed", studentId }).where(eq(signUp.id, signUpId));
 	const ids = coming.map(({ id }) => id);
 	const { enrolled, waiting } = await seat(tx, ids, [studentId], now);

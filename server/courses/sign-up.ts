@@ -97,8 +97,8 @@ export async function signUpDoor(reader: Reader, key: string, now: Date): Promis
 }
 
 /**
- * Somebody outside asks for a place; whoever finds none waits. An e-mail that asked before is thanked again and changes nothing:
- * nobody learns here who is in a course.
+ * Somebody outside asks for a place; whoever finds none waits. A name that asked before by the same e-mail is thanked again and changes
+ * nothing: nobody learns here who is in a course.
  * @param address where the request came from
  * @throws Refusal with a sentence for each field, or for too many from one address
  */

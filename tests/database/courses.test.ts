@@ -295,6 +295,18 @@ describe("students", () => {
 			eventId: randomUUID(),
 			note: "Isolde wants a ring; Quarrymaster pays",
 		});
+		const neighbour = await student("Neighbour");
+		await studio.act("saveStudent", {
+			student: {
+				id: neighbour,
+				name: "Neighbour",
+				email: null,
+				phone: "",
+				note: "comes with Isolde Quarrymaster",
+				adult: "",
+			},
+			revision: 1,
+		});
 		const others = (await studio.see("students")).students.length;
 		await studio.act("eraseStudent", { studentId });
 		await studio.act("eraseStudent", { studentId });

@@ -115,24 +115,26 @@ describe("signing up from outside", () => {
 		expect((await studio.see("course", { id })).signUps.filter(({ waiting }) => waiting)).toHaveLength(2);
 	});
 
-	it("one e-mail asks once, however it is written, and learns nothing by asking again", async () => {
+	it("one person asks once, however they write themselves, and learns nothing by asking again; a family shares an e-mail", async () => {
 		const { id, key, kitIds } = await openCourse();
 		const first = form({ kitIds: kitIds.slice(0, 1), email: "Twice@Post.example" });
 		expect(await ask(key, first)).toEqual({ waiting: false });
-		expect(await ask(key, { ...first, name: "Other name", email: "twice@post.EXAMPLE" })).toEqual({ waiting: false });
+		const again = { ...first, name: first.name.toUpperCase(), email: "twice@post.EXAMPLE" };
+		expect(await ask(key, again)).toEqual({ waiting: false });
+		await ask(key, { ...first, name: "Their sister" });
 		const { signUps } = await studio.see("course", { id });
-		expect(signUps.map(({ name }) => name)).toEqual([first.name]);
+		expect(signUps.map(({ name }) => name)).toEqual([first.name, "Their sister"]);
 	});
 
-	it("let in, somebody new comes into the book and into every evening to come; somebody known is the same person", async () => {
+	it("let in, somebody new comes into the book and into every evening to come; somebody known by name and e-mail is the same person", async () => {
 		const { id, key, kitIds } = await openCourse();
 		const knownId = randomUUID();
 		const known = { id: knownId, name: "Known Before", email: "known@post.example", phone: "", note: "", adult: "" };
 		await studio.act("saveStudent", { student: known, revision: 0 });
 		await ask(key, form({ name: "New One", adult: "Their mother", note: "left-handed", kitIds: kitIds.slice(0, 2) }));
-		await ask(key, form({ name: "K. Before", email: "KNOWN@post.example", kitIds: kitIds.slice(2) }));
+		await ask(key, form({ name: "known  before", email: "KNOWN@post.example", kitIds: kitIds.slice(2) }));
 		const { signUps } = await studio.see("course", { id });
-		expect(signUps.map((one) => one.known)).toEqual([false, true]);
+		expect(signUps.map((one) => one.known.map(({ name }) => name))).toEqual([[], ["Known Before"]]);
 		for (const one of signUps) {
 			const sent = { signUpId: one.id, letIn: true };
 			expect(await studio.act("decideSignUp", sent)).toEqual({ enrolled: 1, waiting: 0 });
@@ -151,6 +153,31 @@ describe("signing up from outside", () => {
 		expect(bench.seats.find(({ name }) => name === "New One")?.chose).toHaveLength(2);
 		const { student } = await studio.see("student", { id: after.attendees[1]?.studentId ?? "" });
 		expect(student).toMatchObject({ adult: "Their mother", note: "left-handed" });
+	});
+
+	it("an e-mail that the book knows by another name: a child is not taken for its mother; who says so is", async () => {
+		const { id, key, kitIds } = await openCourse();
+		const mother = { id: randomUUID(), name: "Runa Hale", email: "hale@post.example", phone: "", note: "", adult: "" };
+		await studio.act("saveStudent", { student: mother, revision: 0 });
+		for (const name of ["Tove Hale", "Odd Hale", "R. Hale"])
+			await ask(key, form({ name, email: "hale@post.example", kitIds: kitIds.slice(0, 1) }));
+		const { signUps } = await studio.see("course", { id });
+		const [tove, odd, runa] = signUps.map((one) => one.id);
+		await studio.act("decideSignUp", { signUpId: tove ?? "", letIn: true });
+		await studio.act("decideSignUp", { signUpId: odd ?? "", letIn: true, as: null });
+		const stranger = studio.act("decideSignUp", { signUpId: runa ?? "", letIn: true, as: randomUUID() });
+		expect(await sentence(stranger)).toMatch(/Nobody in the book has the e-mail hale@post.example/);
+		await studio.act("decideSignUp", { signUpId: runa ?? "", letIn: true, as: mother.id });
+		const { attendees } = await studio.see("course", { id });
+		expect(attendees.map(({ name }) => name)).toEqual(["Odd Hale", "Runa Hale", "Tove Hale"]);
+		const other = await openCourse();
+		for (const name of ["Tove Hale", "Odd Hale"])
+			await ask(other.key, form({ name, email: "hale@post.example", kitIds: kitIds.slice(0, 1) }));
+		await studio.act("eraseStudent", {
+			studentId: attendees.find(({ name }) => name === "Tove Hale")?.studentId ?? "",
+		});
+		expect((await studio.see("course", { id: other.id })).signUps.map(({ name }) => name)).toEqual(["Odd Hale"]);
+		expect((await studio.see("course", { id })).attendees).toHaveLength(2);
 	});
 
 	it("told no, somebody is not kept; let in where no place is free, somebody waits", async () => {

@@ -1,5 +1,6 @@
 import type { CourseView } from "@contract/courses";
 import type { SignUpBrief } from "@contract/sign-up";
+import { sameName } from "@formats/columns";
 import { dayAndClock } from "@formats/time";
 import { Trouble } from "../../forms/notice";
 import { useAct } from "../../lib/api";
@@ -39,15 +40,11 @@ export function SignUps({ view }: { view: CourseView }) {
 								pending={decide.isPending}
 								onSure={() => decide.mutate({ signUpId: one.id, letIn: false })}
 							>
-								<button
-									type="button"
-									className="btn btn-primary btn-sm max-lg:h-11"
-									aria-label={`Let ${one.name} in`}
-									disabled={decide.isPending}
-									onClick={() => decide.mutate({ signUpId: one.id, letIn: true })}
-								>
-									Let in
-								</button>
+								<LetIn
+									one={one}
+									pending={decide.isPending}
+									onLetIn={(as) => decide.mutate({ signUpId: one.id, letIn: true, as })}
+								/>
 							</TwoPresses>
 						</li>
 					))}
@@ -91,6 +88,37 @@ export function SignUps({ view }: { view: CourseView }) {
 	);
 }
 
+interface LetInProps {
+	one: SignUpBrief;
+	pending: boolean;
+	/** `as` is who of the book they are; null for somebody new, undefined where there is no doubt. */
+	onLetIn(as?: string | null): void;
+}
+
+/** One press; where the book knows the e-mail by other names, one for each of them and one for somebody new. */
+function LetIn({ one, pending, onLetIn }: LetInProps) {
+	const inDoubt = one.known.length > 0 && !one.known.some(({ name }) => sameName(name, one.name));
+	const button = (words: string, label: string, as?: string | null) => (
+		<button
+			key={words}
+			type="button"
+			className="btn btn-primary btn-sm max-lg:h-11"
+			aria-label={label}
+			disabled={pending}
+			onClick={() => onLetIn(as)}
+		>
+			{words}
+		</button>
+	);
+	if (!inDoubt) return button("Let in", `Let ${one.name} in`);
+	return (
+		<>
+			{button("Let in as somebody new", `Let ${one.name} in as somebody new`, null)}
+			{one.known.map(({ id, name }) => button(`It is ${name}`, `Let ${one.name} in as ${name}`, id))}
+		</>
+	);
+}
+
 function SignUpLines({ one }: { one: SignUpBrief }) {
 	const { timeZone } = usePrefs();
 	const { name, email, phone, adult, note, kits, waiting, known, at } = one;
@@ -106,7 +134,7 @@ function SignUpLines({ one }: { one: SignUpBrief }) {
 				</a>
 				{phone && `, ${phone}`}
 				{adult && `, with ${adult}`}
-				{known && ", was here before"}
+				{known.some((other) => sameName(other.name, name)) && ", was here before"}
 			</p>
 			{kits.length > 0 && <p>{kits.join(", ")}</p>}
 			{note && <p className="text-soft">“{note}”</p>}
