@@ -17,6 +17,7 @@ import { and, eq, inArray, sql } from "drizzle-orm";
 import sharp from "sharp";
 import { BLOCK_RUNS, OVENS, PAST_TESTS, SCHEDULES } from "./fire";
 import { KITS, SAMPLES } from "./kits";
+import { STOCK } from "./stock";
 import {
 	COMING_COURSE,
 	FAMILIES,
@@ -150,6 +151,9 @@ class DemoStudio {
 		await this.fire(silo, dishes, 2.2 * DAY, 0.4 * DAY);
 		await this.judge(dishes[0], "coldWork", 0.3 * DAY);
 		await this.fire(hopper, wheels.slice(0, 3), 7 * HOUR, undefined);
+
+		for (const { amount, ...item } of STOCK)
+			await this.act("saveStock", { item: { ...item, id: randomUUID() }, revision: 0, amount }, 30 * DAY);
 
 		const today = await this.session("Wind and weather", 0, "18:30", -6 * DAY, TODAYS_STUDENTS);
 		const { cutRunId } = await this.act("planCut", { sessionId: today, kitId: coaster, kits: 8 }, 2 * DAY);

@@ -6,11 +6,11 @@ import { type Blank, USUAL_CUT_RULES } from "@core/cutting/plan/types";
 
 const CLASSES = 12;
 const GLASSES = 5;
-const SHEET = { widthMm: 500, heightMm: 430 };
+export const SHEET = { widthMm: 500, heightMm: 430 };
 const WIDTHS = [100, 96, 80, 60, 50, 40, 32, 25, 20];
 const HEIGHTS = [100, 64, 50, 40, 32, 25, 20, 19, 10];
 
-function classesOf(seed: number): Blank[][] {
+export function classesOf(seed: number): Blank[][] {
 	let state = seed;
 	const next = () => {
 		state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0; // Numerical Recipes
@@ -30,10 +30,10 @@ function classesOf(seed: number): Blank[][] {
 	);
 }
 
-export function cutRows(): string[] {
+export function cutRows(of = [1, 20, 80, 300]): string[] {
 	const lists = classesOf(2031);
 	const least = lists.reduce((sum, blanks) => sum + leastSheets(blanks, SHEET), 0);
-	return [1, 20, 80, 300].map((passes) => {
+	return of.map((passes) => {
 		let [sheets, used, cut, scores] = [0, 0, 0, 0];
 		const from = performance.now();
 		for (const blanks of lists) {

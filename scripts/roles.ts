@@ -36,7 +36,7 @@ export function asRole(url: string, role: string, password: string): string {
 
 /**
  * Makes the two roles and gives them what they need in a database whose tables are there: after every migration, for a table
- * that came with one belongs to its owner alone. What happened (`audit`) is only ever added to.
+ * that came with one belongs to its owner alone. What happened (`audit`, `stock_record`) is only ever added to.
  */
 export async function grantRoles(ownerUrl: string, { plain, copy }: Passwords): Promise<void> {
 	const { sql, close } = connect(ownerUrl, 1);
@@ -52,7 +52,7 @@ export async function grantRoles(ownerUrl: string, { plain, copy }: Passwords): 
 		await sql.unsafe(`grant usage on schema public to ${PLAIN_ROLE}`);
 		await sql.unsafe(`grant select, insert, update, delete on all tables in schema public to ${PLAIN_ROLE}`);
 		await sql.unsafe(`grant usage, select, update on all sequences in schema public to ${PLAIN_ROLE}`);
-		await sql.unsafe(`revoke update, delete on audit from ${PLAIN_ROLE}`);
+		await sql.unsafe(`revoke update, delete on audit, stock_record from ${PLAIN_ROLE}`);
 	} finally {
 		await close();
 	}

@@ -23,11 +23,13 @@ import {
 	schedule,
 	scheduleVersion,
 	signUp,
+	stockItem,
+	stockRecord,
 	waitingPlace,
 } from "../schema";
 
 /** What can be put away, by the word for it. */
-const TABLES = { kit: kitDesign, schedule, kiln, oven, glass, mould, sample, course };
+const TABLES = { kit: kitDesign, schedule, kiln, oven, glass, mould, sample, course, stock: stockItem };
 type Thing = keyof typeof TABLES;
 
 /** All of them have these. */
@@ -37,12 +39,18 @@ type Kept = typeof glass;
 export async function lockThing(tx: Transaction, what: Thing, id: string) {
 	const table = TABLES[what] as unknown as Kept;
 	const [row] = await tx
-		.select({ id: table.id, name: what === "course" ? course.title : table.name, retired: table.retired })
+		.select({ id: table.id, name: nameOf(what, table), retired: table.retired })
 		.from(table)
 		.where(eq(asText(table.id), id))
 		.for("update");
 	return row;
 }
+
+const nameOf = (what: Thing, table: Kept) => {
+	if (what === "course") return course.title;
+	if (what === "stock") return sql<string>`coalesce(nullif(${stockItem.name}, ''), ${stockItem.glassId})`;
+	return table.name;
+};
 
 /** Ids are compared as text: one that is none is only not found. */
 const asText = (column: PgColumn): SQL => sql`${column}::text`;
@@ -154,6 +162,11 @@ export async function usesOf(tx: Transaction, what: Thing, id: string): Promise<
 				{ n: await rows(cutRun, inArray(cutRun.sessionId, its)), one: "cut list", several: "cut lists" },
 			];
 		}
+		case "stock":
+			return [
+				{ n: await rows(stockRecord, eq(stockRecord.itemId, id)), one: "record of it", several: "records of it" },
+				{ n: await rows(stockItem, eq(stockItem.fromItemId, id)), one: "offcut of it", several: "offcuts of it" },
+			];
 		case "sample":
 			return [{ n: await rows(kitDesign, sql`${kitDesign.document}->>'sampleId' = ${id}`), ...KITS }];
 	}

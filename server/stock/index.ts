@@ -1,7 +1,11 @@
+import { countStock } from "./count-stock";
+import { moveStock } from "./move-stock";
 import { planCut } from "./plan-cut";
+import { returnGlass } from "./return-glass";
+import { saveStock } from "./save-stock";
 import { tickCut } from "./tick-cut";
-import { cut } from "./views";
+import { cut, stock } from "./views";
 
-export const useCases = { planCut, tickCut };
+export const useCases = { countStock, moveStock, planCut, returnGlass, saveStock, tickCut };
 
-export const views = { cut };
+export const views = { cut, stock };

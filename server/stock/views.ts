@@ -3,7 +3,9 @@ import { cutsOf } from "@core/kit/kit";
 import { loadGlass } from "@db/queries/glass";
 import { kitNames } from "@db/queries/kits";
 import { cutRunsOf } from "@db/queries/stock";
+import { loadStock, newestRecords } from "@db/queries/stock-book";
 import { sessionOf } from "../classes/models/session";
+import { booksFor, currencyFor } from "../glass/models/books";
 import type { View } from "../house/view";
 
 export const cut: View<"cut"> = async (context, params) => {
@@ -27,3 +29,17 @@ export const cut: View<"cut"> = async (context, params) => {
 		})),
 	};
 };
+
+/** The newest so many records are shown. */
+const NEWEST = 80;
+
+export const stock: View<"stock"> = async (context) => ({
+	...(await booksFor(context)),
+	items: await loadStock(context.db, { prices: context.actor.role === "instructor" }),
+	records: (await newestRecords(context.db, NEWEST)).map(({ actorName, at, ...record }) => ({
+		...record,
+		at: at.toISOString(),
+		actor: actorName,
+	})),
+	currency: currencyFor(context),
+});

@@ -14,10 +14,9 @@ let port = 0;
 
 /** What undoes the newest migration, so that it can be made again. */
 const UNDO_NEWEST = [
-	"drop table sign_up, cut_event",
-	"alter table course drop column sign_up_key, drop column small_kits",
-	"alter table course_kit drop column is_large",
-	"alter table studio drop column customs",
+	"drop table kit_bag_line, kit_bag, component_lot, stock_record, stock_item, cut_plan_run, cut_plan",
+	"alter table cut_event drop column broke",
+	"alter table cut_tick drop column broken",
 ];
 const start = (env: Record<string, string> = {}): Run =>
 	runScript("start", { ZEPHYR_DATA: data, ZEPHYR_PORT: String(port), ...env });

@@ -62,6 +62,8 @@ describe("./start, once it runs", () => {
 			"update audit set about = ''",
 			"delete from audit",
 			"truncate audit",
+			"update stock_record set change = 0",
+			"delete from stock_record",
 			"drop table piece",
 			"alter table studio add x int",
 			"create table mine (x int)",

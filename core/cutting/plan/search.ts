@@ -10,6 +10,7 @@ import {
 	type PlanFigures,
 	type SheetPlan,
 	type StockSheet,
+	WHOLE,
 } from "./types";
 
 /** One glass to cut: what is asked for, the rests of it on the rack, and the sheets it is bought in, as many as it takes. */
@@ -41,6 +42,8 @@ const FILLED_TO_USE_UP = 0.4;
 /** A score is worth so much glass, mm². Common practice, no source. */
 const SCORE_MM2 = 600;
 const NOISE = 0.35;
+/** So many passes begin from nothing; the later ones take a part of the best plan apart. */
+const FRESH = 16;
 
 /**
  * Plans that get better, after every pass; `best` is the same object where none is. Passes are counted, never timed: the same task and seed
@@ -48,24 +51,32 @@ const NOISE = 0.35;
  */
 export function* searchPlans(task: CutTask, passes: number, seed = 1): Generator<CutProgress> {
 	const next = rowOf(seed);
-	let best: Record<CutAim, FoundPlan> | undefined;
+	const grid = gridOf(task.blanks, [...task.offcuts, { id: WHOLE, ...task.sheet }], task.rules);
+	let best: Record<CutAim, FoundPlan & { laying: Laying }> | undefined;
+	let told: Record<CutAim, FoundPlan> | undefined;
 	for (let pass = 0; pass < passes; pass++) {
 		const noise: Noise = { amount: pass < 2 ? 0 : NOISE, next };
 		const turned = pass % 2 === 1;
 		const usesUp = task.offcuts.length > 0 && pass % 4 >= 2;
-		const plan = onePass(task, turned, usesUp ? FILLED_TO_USE_UP : FILLED, noise);
-		const found = { plan, figures: figuresOf(plan, task.blanks, task.rules, (id) => id !== WHOLE) };
+		const laying =
+			best && pass >= FRESH
+				? layAgain(best[CUT_AIMS[pass % CUT_AIMS.length] ?? "fewestSheets"].laying, task, grid, noise)
+				: layAll(task, grid, turned, usesUp ? FILLED_TO_USE_UP : FILLED, noise);
+		const plan = planOf(laying, task, grid);
+		const found = { plan, laying, figures: figuresOf(plan, task.blanks, task.rules, (id) => id !== WHOLE) };
 		const before = best;
-		if (!before || CUT_AIMS.some((aim) => isBetter[aim](found, before[aim])))
+		if (!before || !told || CUT_AIMS.some((aim) => isBetter[aim](found, before[aim]))) {
 			best = Object.fromEntries(
 				CUT_AIMS.map((aim) => [aim, before && !isBetter[aim](found, before[aim]) ? before[aim] : found]),
+			) as Record<CutAim, FoundPlan & { laying: Laying }>;
+			const its = best;
+			told = Object.fromEntries(
+				CUT_AIMS.map((aim) => [aim, { plan: its[aim].plan, figures: its[aim].figures }]),
 			) as Record<CutAim, FoundPlan>;
-		yield { passes: pass + 1, best: best as Record<CutAim, FoundPlan> };
+		}
+		yield { passes: pass + 1, best: told };
 	}
 }
-
-/** Id of a whole sheet in a plan: one is like another. */
-export const WHOLE = "sheet";
 
 const shortOf = ({ plan }: FoundPlan): number => plan.short.reduce((sum, n) => sum + n, 0);
 const spent = ({ figures: { takenMm2, keptMm2, scores } }: FoundPlan): number =>
@@ -89,13 +100,20 @@ const isBetter: Record<CutAim, (a: FoundPlan, b: FoundPlan) => boolean> = {
 	),
 };
 
-/** One plan: offcuts from the smallest up where they fill well, the rest from whole sheets. */
-function onePass(task: CutTask, turned: boolean, filled: number, noise: Noise): CutPlan {
-	const { blanks, offcuts, sheet, rules } = task;
-	const grid = gridOf(blanks, [...offcuts, { id: WHOLE, ...sheet }], rules);
-	const left = blanks.map(({ count }) => count);
-	const sheets: SheetPlan[] = [];
-	const smallestFirst = [...offcuts].sort((a, b) => a.widthMm * a.heightMm - b.widthMm * b.heightMm);
+/** Strips before they lie on whole sheets, and what came of offcuts. */
+interface Laying {
+	offcuts: SheetPlan[];
+	turned: boolean;
+	strips: RawStrip[];
+	/** What is left of each blank beside them. */
+	left: number[];
+}
+
+/** One laying from nothing: offcuts from the smallest up where they fill well, the rest in strips of whole sheets. */
+function layAll(task: CutTask, grid: Grid, turned: boolean, filled: number, noise: Noise): Laying {
+	const left = task.blanks.map(({ count }) => count);
+	const offcuts: SheetPlan[] = [];
+	const smallestFirst = [...task.offcuts].sort((a, b) => a.widthMm * a.heightMm - b.widthMm * b.heightMm);
 	for (const offcut of smallestFirst) {
 		const ways = [false, true].map((way) => {
 			const rest = [...left];
@@ -107,29 +125,57 @@ function onePass(task: CutTask, turned: boolean, filled: number, noise: Noise): 
 		best.rest.forEach((n, i) => {
 			left[i] = n;
 		});
-		sheets.push(best.plan.plan);
+		offcuts.push(best.plan.plan);
 	}
-	const laid = laidGrid(grid, turned);
-	const whole = { sheet: { id: WHOLE, ...sheet }, turned };
-	const { lengthMm, heightMm } = asLaid(whole);
-	const [length, height] = [downTo(lengthMm, grid.mm), downTo(heightMm, grid.mm)];
-	const strips: RawStrip[] = [];
+	return withStrips({ offcuts, turned, strips: [], left }, task, grid, noise);
+}
+
+/** The same with some of its strips taken apart, the emptier the likelier, and their blanks laid anew. */
+function layAgain(before: Laying, task: CutTask, grid: Grid, noise: Noise): Laying {
+	const left = [...before.left];
+	const share = 0.15 + 0.45 * noise.next();
+	const strips = before.strips.filter((strip) => {
+		const fill = strip.area / (strip.height * lengthOf(before, task, grid));
+		if (noise.next() > share * (1 + 2 * (1 - fill))) return true;
+		for (const { choice, n } of strip.columns) left[choice.blank] = (left[choice.blank] ?? 0) + n * choice.stack;
+		return false;
+	});
+	return withStrips({ ...before, strips, left }, task, grid, noise);
+}
+
+const sidesOf = ({ turned }: Laying, { sheet }: CutTask, grid: Grid): [length: number, height: number] => {
+	const { lengthMm, heightMm } = asLaid({ sheet: { id: WHOLE, ...sheet }, turned });
+	return [downTo(lengthMm, grid.mm), downTo(heightMm, grid.mm)];
+};
+const lengthOf = (laying: Laying, task: CutTask, grid: Grid): number => sidesOf(laying, task, grid)[0];
+
+/** Strips for all that is left. */
+function withStrips(laying: Laying, task: CutTask, grid: Grid, noise: Noise): Laying {
+	const laid = laidGrid(grid, laying.turned);
+	const [length, height] = sidesOf(laying, task, grid);
+	const [left, strips] = [[...laying.left], [...laying.strips]];
 	for (let one = nextStrip(length, height, left, laid, noise); one; one = nextStrip(length, height, left, laid, noise))
 		strips.push(one);
+	return { ...laying, strips, left };
+}
+
+/** Its strips on whole sheets, after what comes of offcuts. */
+function planOf(laying: Laying, task: CutTask, grid: Grid): CutPlan {
+	const laid = laidGrid(grid, laying.turned);
 	const stacks = stackStrips(
-		strips.map((one) => one.height),
-		height,
+		laying.strips.map((one) => one.height),
+		sidesOf(laying, task, grid)[1],
 		laid,
 	);
-	for (const stack of stacks)
-		sheets.push({
-			...whole,
-			strips: placed(
-				stack.map((i) => strips[i] as RawStrip),
-				laid,
-			),
-		});
-	return { sheets, short: left };
+	const sheets = stacks.map((stack) => ({
+		sheet: { id: WHOLE, ...task.sheet },
+		turned: laying.turned,
+		strips: placed(
+			stack.map((i) => laying.strips[i] as RawStrip),
+			laid,
+		),
+	}));
+	return { sheets: [...laying.offcuts, ...sheets], short: laying.left };
 }
 
 /** Strips of one piece of stock from the foot up, until nothing more fits. */

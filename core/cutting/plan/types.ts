@@ -24,6 +24,9 @@ export interface StockSheet {
 	heightMm: number;
 }
 
+/** Id of a whole sheet in a plan: one is like another. */
+export const WHOLE = "sheet";
+
 export interface CutRules {
 	/** Glass that a cut takes away: 0 for a score, the blade's width for a saw. */
 	kerfMm: number;

@@ -7,7 +7,7 @@ import { Caution } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";
 import { useFigure } from "../../lib/prefs";
 import type { StationProps } from "../../ui/frame/framed";
-import { BookForm, shortId, TwoColumns } from "./two-columns";
+import { BookForm, shortId, TwoColumns } from "../../ui/two-columns";
 
 const SOAK_WORDS = { lower: "lower, near the strain point", atAnnealingPoint: "at the annealing point" } as const;
 

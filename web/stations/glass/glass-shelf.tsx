@@ -20,7 +20,7 @@ import { useFigure } from "../../lib/prefs";
 import type { StationProps } from "../../ui/frame/framed";
 import { LazyImport } from "../../ui/lazy-import";
 import { PutAway, useAway } from "../../ui/put-away";
-import { BookForm, plain, shortId, TwoColumns } from "./two-columns";
+import { BookForm, plain, shortId, TwoColumns } from "../../ui/two-columns";
 
 const PRICED: Record<GlassForm, string> = {
 	sheet: "a m²",

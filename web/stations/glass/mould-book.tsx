@@ -8,8 +8,8 @@ import type { StationProps } from "../../ui/frame/framed";
 import { LazyImport } from "../../ui/lazy-import";
 import { PutAway, useAway } from "../../ui/put-away";
 import { sizeWords } from "../../ui/size-words";
+import { BookForm, plain, shortId, TwoColumns } from "../../ui/two-columns";
 import { NEW_MOULD } from "./new-mould";
-import { BookForm, plain, shortId, TwoColumns } from "./two-columns";
 
 /** Moulds and frames: opening, depth, and how fit they are for the next firing. */
 export function MouldBook({ view, frame }: StationProps<"books">) {

@@ -15,7 +15,7 @@ import type { StationProps } from "../../ui/frame/framed";
 import { KitPlan } from "../../ui/kit-plan";
 import { PutAway, useAway } from "../../ui/put-away";
 import { LevelGlyph } from "../../ui/signs";
-import { BookForm, TwoColumns } from "./two-columns";
+import { BookForm, TwoColumns } from "../../ui/two-columns";
 
 type View = StationProps<"books">["view"];
 type Sample = Omit<SampleBrief, "kiln" | "stackCode" | "hasPicture" | "retired">;

@@ -4,7 +4,7 @@ import { useEffect, useMemo, useState } from "react";
 import type { Planner } from "../../workers/cut.worker";
 
 /** Passes a glass: after so many nothing much is won any more (docs/benchmarks.md). The same on every tablet, so the plans are too. */
-export const PASSES = 80;
+export const PASSES = 300;
 
 /** Plans of each task as far as they are found, searched for in a worker that ends with the page or a change of the list. */
 export function useCutPlan(tasks: readonly CutTask[]) {

@@ -1,6 +1,6 @@
-import { Problems } from "../../forms/notice";
-import type { ActForm } from "../../forms/use-act-form";
-import type { TroubleError } from "../../lib/api";
+import { Problems } from "../forms/notice";
+import type { ActForm } from "../forms/use-act-form";
+import type { TroubleError } from "../lib/api";
 
 interface Columns {
 	list: React.ReactNode;
