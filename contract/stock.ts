@@ -1,13 +1,15 @@
 import type { CutLine } from "@core/cutting/count";
+import type { KeptPlan } from "@core/cutting/plan/kept";
 import type { KitDesign } from "@core/kit/kit";
 import type { StockItem, StockReason } from "@core/stock/kinds";
 import { z } from "zod";
 import { assistant, instructor } from "./action";
 import type { SessionBrief } from "./classes";
+import { cutPlan } from "./documents/cut-plan";
 import { stockAmount, stockItem } from "./documents/stock-item";
 import { count, id, isDistinct, lengthMm, revision, words } from "./fields";
 import type { GlassBookView } from "./glass";
-import { optionalId, seenByAssistant } from "./view";
+import { idList, optionalId, seenByAssistant } from "./view";
 
 /** Something of the stock with how much there is of it, in pieces or grams. */
 export interface StockRow extends StockItem {
@@ -39,16 +41,48 @@ export interface StockView extends GlassBookView {
 
 export interface CutRun {
 	id: string;
+	sessionId: string;
 	kits: number;
 	kit: KitDesign;
 	kitId: string;
-	lines: (CutLine & { done: number })[];
+	/** The kit was changed since it was put on this list. */
+	isOld: boolean;
+	lines: (CutLine & { done: number; broken: number })[];
+}
+
+/** A plan that somebody cuts by, for one glass. */
+export interface CutPlanRow {
+	id: string;
+	revision: number;
+	glassId: string;
+	runIds: string[];
+	plan: KeptPlan;
+	startedAt: string;
+	actor: string;
+}
+
+/** Sheets and offcuts to cut from. */
+export interface SheetStockRow {
+	id: string;
+	kind: "sheet" | "offcut";
+	glassId: string;
+	name: string;
+	widthMm: number;
+	heightMm: number;
+	place: string;
+	amount: number;
 }
 
 export interface CutView extends GlassBookView {
 	sessions: SessionBrief[];
 	session: SessionBrief | null;
+	/** Other classes that are cut together with it. */
+	together: string[];
 	runs: CutRun[];
+	plans: CutPlanRow[];
+	stock: SheetStockRow[];
+	/** Null for who may not see money. */
+	currency: string | null;
 	kits: { id: string; name: string }[];
 }
 
@@ -117,13 +151,67 @@ export const actions = {
 					.int("Whole parts.")
 					.min(-1000, "At most 1000.")
 					.max(1000, "At most 1000."),
+				/** So many broke: their glass is used up, and they are cut again. */
+				broke: count("How many broke", 0, 1000).optional(),
 			}),
 		)
 		.touches("stock")
-		.answers<{ done: number }>(),
+		.answers<{ done: number; broken: number }>(),
+	/** Takes the kit as it is now in place of the one the list was made of. What is cut and still wanted stays counted. */
+	renewCut: assistant
+		.asks(z.strictObject({ cutRunId: id }))
+		.touches("stock", "kits")
+		.answers<{ cutRunId: string }>(),
+	/**
+	 * Begins to cut a glass by a plan, or goes on by another one: glass is taken from the stock for it, or put back. Strips that were
+	 * begun stay as they are.
+	 */
+	saveCutPlan: assistant
+		.asks(
+			z.strictObject({
+				planId: id,
+				revision,
+				glassId: words("The glass", 80, 1),
+				runIds: z
+					.array(id)
+					.min(1, "Say which lists it is for.")
+					.max(60, "At most 60 lists.")
+					.refine(isDistinct, "One list is named twice."),
+				plan: cutPlan,
+			}),
+		)
+		.touches("stock")
+		.answers<{ planId: string; revision: number }>(),
+	/** A sheet is done with: its rests go onto the rack, those that are kept. */
+	clearSheet: assistant
+		.asks(
+			z.strictObject({
+				planId: id,
+				revision,
+				sheet: count("The sheet", 0, 300),
+				place: words("The place", 60),
+				keep: z
+					.array(z.strictObject({ itemId: id, rest: count("Which rest", 0, 1000), name: words("The mark", 40) }))
+					.max(100, "At most 100 rests."),
+			}),
+		)
+		.touches("stock")
+		.answers<{ planId: string; revision: number }>(),
+	/** Nobody cuts by it after all: all its glass goes back. Only while nothing is cut of it. */
+	dropCutPlan: assistant
+		.asks(z.strictObject({ planId: id }))
+		.touches("stock")
+		.answers<{ dropped: true }>(),
 };
 
 export const views = {
 	stock: seenByAssistant.given({}).of("stock", "glass").shows<StockView>(),
-	cut: seenByAssistant.given({ session: optionalId }).of("stock", "kits", "classes", "glass").shows<CutView>(),
+	cut: seenByAssistant
+		.given({
+			session: optionalId,
+			show: z.enum(["parts"]).optional(),
+			also: idList(12, "At most 12 classes at once.").optional(),
+		})
+		.of("stock", "kits", "classes", "glass")
+		.shows<CutView>(),
 };

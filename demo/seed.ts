@@ -15,6 +15,10 @@ import { recordOf } from "@standins/kiln-physics";
 import { hashPassword } from "better-auth/crypto";
 import { and, eq, inArray, sql } from "drizzle-orm";
 import sharp from "sharp";
+import { keptPlanOf } from "../core/cutting/plan/keep-plan";
+import { searchPlans } from "../core/cutting/plan/search";
+import { USUAL_CUT_RULES } from "../core/cutting/plan/types";
+import { cutLists } from "./cut-lists";
 import { BLOCK_RUNS, OVENS, PAST_TESTS, SCHEDULES } from "./fire";
 import { KITS, SAMPLES } from "./kits";
 import { STOCK } from "./stock";
@@ -159,6 +163,7 @@ class DemoStudio {
 		const { cutRunId } = await this.act("planCut", { sessionId: today, kitId: coaster, kits: 8 }, 2 * DAY);
 		const more = (n: number) => ({ eventId: randomUUID(), more: n });
 		await this.act("tickCut", { cutRunId, lineKey: "clear:rectangle:96x96", ...more(10) }, DAY);
+		for (const glassId of ["stubble", "dusk"]) await this.cutBy(cutRunId, today, glassId);
 		await this.act("tickCut", { cutRunId, lineKey: "stubble:rectangle:32x32", ...more(31) }, DAY);
 		await this.signed(today, 7);
 		const tonight = await this.issue(today, coaster, 6, 40 * 60_000);
@@ -177,6 +182,18 @@ class DemoStudio {
 		]);
 		await this.act("planCut", { sessionId: next, kitId: wheel, kits: 6 }, DAY);
 		await this.offered(next, [coaster, dish], wheel);
+	}
+
+	/** Somebody began to cut a glass of a list by a plan. */
+	private async cutBy(cutRunId: string, sessionId: string, glassId: string): Promise<void> {
+		const list = await cutLists(this.tx, sessionId, glassId);
+		const task = { blanks: list.wanted, offcuts: [], sheet: list.sheet, rules: USUAL_CUT_RULES };
+		const [found] = [...searchPlans(task, 40)].slice(-1);
+		const plan = keptPlanOf(
+			found?.best.fewestSheets.plan ?? { sheets: [], short: [] },
+			...([list.wanted, list.wanted, USUAL_CUT_RULES, list.stock] as const),
+		);
+		await this.act("saveCutPlan", { planId: randomUUID(), revision: 0, glassId, runIds: [cutRunId], plan }, 1.5 * DAY);
 	}
 
 	/** The coming course as strangers see it, and who asked for a place in it. */

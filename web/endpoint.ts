@@ -1,6 +1,7 @@
 import type { Trouble } from "@contract/action";
 import type { Asking } from "@server/house/context";
 import { database } from "@server/house/database";
+import type { OpenFile } from "@server/house/open-file";
 import { Refusal } from "@server/house/refusal";
 import { enter } from "@server/people/models/enter";
 import type { APIContext, AstroGlobal } from "astro";
@@ -88,6 +89,19 @@ export async function readBytes(request: Request, most: number): Promise<Buffer>
 		chunks.push(chunk);
 	}
 	return Buffer.concat(chunks);
+}
+
+/** A file of an open format to take away. */
+export function fileResponse({ body, type, name }: OpenFile): Response {
+	const bytes = typeof body === "string" ? body : new Uint8Array(body);
+	return new Response(bytes as BodyInit, {
+		headers: {
+			"Content-Type": type,
+			"Content-Disposition": `attachment; filename="${name}"`,
+			"X-Content-Type-Options": "nosniff",
+			"Cache-Control": "no-store",
+		},
+	});
 }
 
 /** A kept picture as a file, or that it is not there. */

@@ -8,6 +8,7 @@ import { kitHours } from "@core/stack/kit-hours";
 import { mainFamily, pieceToFire } from "@core/stack/outlook";
 import { type GlassBook, type KitReading, readKit } from "@core/stack/read-kit";
 import { stackOf } from "@core/stack/stack";
+import { type CutMap, cutMapPdf } from "@formats/cut-map-pdf";
 import { readLines, readLog } from "@formats/kiln-log";
 import { type KitSheet, kitPdf } from "@formats/kit-pdf";
 import { fontFiles } from "./fonts";
@@ -55,6 +56,9 @@ export const tasks = {
 		...sheet
 	}: Omit<KitSheet, "reading" | "fonts"> & { book: GlassBook; reading: KitReading | undefined }) =>
 		kitPdf({ ...sheet, fonts: fontFiles(), reading: reading ?? readKit(sheet.design, book) }),
+
+	/** A sheet's scores on paper. */
+	cutMapPdf: (map: Omit<CutMap, "fonts">) => cutMapPdf({ ...map, fonts: fontFiles() }),
 
 	proposeLoad: ({ pieces, kiln, family, schools }: PlannedLoad & { schools: LoadSchools }) =>
 		proposeLoad(pieces, kiln, family, schools),

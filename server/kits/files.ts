@@ -11,14 +11,9 @@ import { kitDxf } from "@formats/kit-dxf";
 import { kitSvg } from "@formats/kit-svg";
 import { and, eq } from "drizzle-orm";
 import { inPool } from "../heavy/in-pool";
+import { fileName, type OpenFile } from "../house/open-file";
 import { Refusal } from "../house/refusal";
 import { isCurrent, type KeptReading } from "./models/kit-reading";
-
-export interface OpenFile {
-	body: string | Uint8Array;
-	type: string;
-	name: string;
-}
 
 export interface FileWish {
 	kitId: string;
@@ -38,7 +33,7 @@ export async function kitFileOf(db: Database, wish: FileWish): Promise<OpenFile>
 	const { glasses, families } = await loadGlass(db);
 	const moulds = await loadMoulds(db);
 	const byId = new Map(glasses.map((one) => [one.id, one]));
-	const name = fileName(design.name);
+	const name = fileName(design.name, "kit");
 	switch (wish.file) {
 		case "kit.json":
 			return {
@@ -92,12 +87,3 @@ async function keptOf(db: Database, { kitId, version }: FileWish): Promise<KeptR
 	if (!row) throw new Refusal("missing", "This kit is not in the book.");
 	return row;
 }
-
-/** A name every file system takes. */
-const fileName = (name: string): string =>
-	name
-		.toLowerCase()
-		.normalize("NFKD")
-		.replace(/[^a-z0-9]+/g, "-")
-		.replace(/^-+|-+$/g, "")
-		.slice(0, 60) || "kit";

@@ -1,18 +1,37 @@
-import { classSession, cutRun } from "@db/schema";
+import { runOfKit } from "@db/queries/stock";
+import { classSession, cutRun, kitVersion } from "@db/schema";
 import { eq } from "drizzle-orm";
-import type { UseCase } from "../house/context";
-import { Refusal } from "../house/refusal";
+import type { Context, UseCase } from "../house/context";
+import { inTheBook, Refusal } from "../house/refusal";
 import { freezeKit } from "../kits/models/freeze-kit";
 
-/** Puts a kit on a class's cut list, or changes how many of it. */
-export const planCut: UseCase<"planCut"> = async ({ tx, now }, { sessionId, kitId, kits }) => {
-	const [session] = await tx.select().from(classSession).where(eq(classSession.id, sessionId));
+/** Puts a kit on a class's cut list, or changes how many of it; it is cut as it is now. */
+export const planCut: UseCase<"planCut"> = async (context, { sessionId, kitId, kits }) => {
+	const { tx } = context;
+	const [session] = await tx.select().from(classSession).where(eq(classSession.id, sessionId)).for("update");
 	if (!session) throw new Refusal("missing", "This class is not in the book.");
-	const version = await freezeKit(tx, kitId, now);
-	const [run] = await tx
-		.insert(cutRun)
-		.values({ sessionId, kitVersionId: version.id, kits })
-		.onConflictDoUpdate({ target: [cutRun.sessionId, cutRun.kitVersionId], set: { kits } })
-		.returning();
-	return { cutRunId: (run as NonNullable<typeof run>).id };
+	return { cutRunId: await listed(context, sessionId, kitId, kits) };
 };
+
+/** The kit as it is now in place of the one that the list was made of. */
+export const renewCut: UseCase<"renewCut"> = async (context, { cutRunId }) => {
+	const [row] = await context.tx
+		.select({ sessionId: cutRun.sessionId, kits: cutRun.kits, kitId: kitVersion.keptId })
+		.from(cutRun)
+		.innerJoin(kitVersion, eq(kitVersion.id, cutRun.kitVersionId))
+		.where(eq(cutRun.id, cutRunId));
+	const { sessionId, kits, kitId } = inTheBook(row, "cut list");
+	return { cutRunId: await listed(context, sessionId, kitId, kits) };
+};
+
+/** One list a kit and class: counts of cuts that stay the same go on with it. */
+async function listed({ tx, now }: Context, sessionId: string, kitId: string, kits: number): Promise<string> {
+	const { id: kitVersionId } = await freezeKit(tx, kitId, now);
+	const before = await runOfKit(tx, sessionId, kitId);
+	if (before) {
+		await tx.update(cutRun).set({ kits, kitVersionId }).where(eq(cutRun.id, before.id));
+		return before.id;
+	}
+	const [made] = await tx.insert(cutRun).values({ sessionId, kitVersionId, kits }).returning({ id: cutRun.id });
+	return (made as NonNullable<typeof made>).id;
+}

@@ -7,7 +7,10 @@ import type { UseCase } from "../house/context";
 import { Refusal } from "../house/refusal";
 
 /** More of one cut are done, or fewer where some broke: the device's own event, so that a repeated tap counts once. */
-export const tickCut: UseCase<"tickCut"> = async ({ tx, studio, now, actor }, { cutRunId, lineKey, eventId, more }) => {
+export const tickCut: UseCase<"tickCut"> = async (
+	{ tx, studio, now, actor },
+	{ cutRunId, lineKey, eventId, more, broke },
+) => {
 	const [run] = await tx
 		.select({ kits: cutRun.kits, document: kitVersion.document })
 		.from(cutRun)
@@ -16,6 +19,5 @@ export const tickCut: UseCase<"tickCut"> = async ({ tx, studio, now, actor }, { 
 	if (!run) throw new Refusal("missing", "This cut list is gone.");
 	const line = cutListOf(cutsOf(run.document), run.kits, studio.customs.spares).find(({ key }) => key === lineKey);
 	if (!line) throw new Refusal("missing", "This cut is not on the list any more.");
-	const event = { id: eventId, cutRunId, lineKey, more, at: now, actorName: actor.name };
-	return { done: await countCut(tx, event) };
+	return countCut(tx, { id: eventId, cutRunId, lineKey, more, broke: broke ?? 0, at: now, actorName: actor.name });
 };

@@ -16,7 +16,11 @@ export interface StripProgress {
  * tablets that know the same counts show the same.
  * @param doneOf parts done of a blank, by its key
  */
-export function progressOf(plan: CutPlan, blanks: readonly Blank[], doneOf: (key: string) => number): StripProgress[] {
+export function progressOf(
+	plan: Pick<CutPlan, "sheets">,
+	blanks: readonly Blank[],
+	doneOf: (key: string) => number,
+): StripProgress[] {
 	const left = blanks.map(({ key }) => Math.max(0, doneOf(key)));
 	return plan.sheets.flatMap(({ strips }, sheet) =>
 		strips.map(({ columns }, strip) => {

@@ -36,9 +36,9 @@ export interface CutProgress {
 	best: Record<CutAim, FoundPlan>;
 }
 
-/** An offcut is taken where so much of it becomes blanks; to use the rack up, where half as much does. */
+/** An offcut is taken where so much of it becomes blanks; to use the rack up, where half as much does, or anything at all. */
 const FILLED = 0.75;
-const FILLED_TO_USE_UP = 0.4;
+const FILLED_TO_USE_UP = [0.4, 0.02] as const;
 /** A score is worth so much glass, mm². Common practice, no source. */
 const SCORE_MM2 = 600;
 const NOISE = 0.35;
@@ -57,11 +57,11 @@ export function* searchPlans(task: CutTask, passes: number, seed = 1): Generator
 	for (let pass = 0; pass < passes; pass++) {
 		const noise: Noise = { amount: pass < 2 ? 0 : NOISE, next };
 		const turned = pass % 2 === 1;
-		const usesUp = task.offcuts.length > 0 && pass % 4 >= 2;
+		const filled = pass % 4 < 2 ? FILLED : (FILLED_TO_USE_UP[pass % 4 === 2 ? 0 : 1] ?? FILLED);
 		const laying =
 			best && pass >= FRESH
 				? layAgain(best[CUT_AIMS[pass % CUT_AIMS.length] ?? "fewestSheets"].laying, task, grid, noise)
-				: layAll(task, grid, turned, usesUp ? FILLED_TO_USE_UP : FILLED, noise);
+				: layAll(task, grid, turned, filled, noise);
 		const plan = planOf(laying, task, grid);
 		const found = { plan, laying, figures: figuresOf(plan, task.blanks, task.rules, (id) => id !== WHOLE) };
 		const before = best;
@@ -113,7 +113,9 @@ interface Laying {
 function layAll(task: CutTask, grid: Grid, turned: boolean, filled: number, noise: Noise): Laying {
 	const left = task.blanks.map(({ count }) => count);
 	const offcuts: SheetPlan[] = [];
-	const smallestFirst = [...task.offcuts].sort((a, b) => a.widthMm * a.heightMm - b.widthMm * b.heightMm);
+	const smallestFirst = [...task.offcuts].sort(
+		(a, b) => Number(b.inHand ?? false) - Number(a.inHand ?? false) || a.widthMm * a.heightMm - b.widthMm * b.heightMm,
+	);
 	for (const offcut of smallestFirst) {
 		const ways = [false, true].map((way) => {
 			const rest = [...left];
@@ -121,7 +123,8 @@ function layAll(task: CutTask, grid: Grid, turned: boolean, filled: number, nois
 			return { rest, plan, area: plan.area };
 		});
 		const [best] = ways.sort((a, b) => b.area - a.area);
-		if (!best || best.area * grid.mm ** 2 < filled * offcut.widthMm * offcut.heightMm) continue;
+		const least = offcut.inHand ? 0 : filled * offcut.widthMm * offcut.heightMm;
+		if (!best || best.area === 0 || best.area * grid.mm ** 2 < least) continue;
 		best.rest.forEach((n, i) => {
 			left[i] = n;
 		});

@@ -22,6 +22,8 @@ export interface StockSheet {
 	id: string;
 	widthMm: number;
 	heightMm: number;
+	/** It is being cut already: whatever fits comes from it. */
+	inHand?: boolean;
 }
 
 /** Id of a whole sheet in a plan: one is like another. */

@@ -1,8 +1,6 @@
 import type { KilnCell } from "@contract/kilns";
 import type { StationCount } from "@contract/studio";
-import { cutListOf } from "@core/cutting/count";
 import type { JourneyState } from "@core/journey/journey";
-import { cutsOf } from "@core/kit/kit";
 import type { Station } from "@core/studio/stations";
 import { countUnjudged } from "@db/queries/firings";
 import { countKits } from "@db/queries/kits";
@@ -11,6 +9,7 @@ import { chooseSession, sessionBriefs } from "@db/queries/sessions";
 import { cutRunsOf } from "@db/queries/stock";
 import { clockNear, dayOf } from "@formats/time";
 import type { ViewContext } from "../../house/view";
+import { linesOf } from "../../stock/models/lines";
 
 /** What stands at every station, counted in the database however much it is. */
 export async function stationCounts(
@@ -68,12 +67,8 @@ const sum = (
 	counts.filter((one) => which.includes(one.state) && one.wet === wet).reduce((total, { pieces }) => total + pieces, 0);
 
 async function cutsToDo({ db, studio }: ViewContext, sessionId: string): Promise<number> {
-	const runs = await cutRunsOf(db, sessionId);
-	return runs
-		.flatMap(({ run, kit, done }) =>
-			cutListOf(cutsOf(kit.document), run.kits, studio.customs.spares).map(({ key, needed, spares }) =>
-				Math.max(0, needed + spares - (done.get(key) ?? 0)),
-			),
-		)
-		.reduce((total, left) => total + left, 0);
+	const rows = await cutRunsOf(db, [sessionId]);
+	return rows
+		.flatMap((row) => linesOf(row, studio))
+		.reduce((total, { needed, spares, done }) => total + Math.max(0, needed + spares - done), 0);
 }

@@ -2,22 +2,25 @@ import { type Across, acrossOf, type StripProgress } from "@core/cutting/plan/pr
 import { asLaid, type Blank, type SheetPlan } from "@core/cutting/plan/types";
 import { useFigure } from "../../lib/prefs";
 import { TicksTrouble } from "./ticks-trouble";
-import type { useTicks } from "./use-ticks";
+import type { Ticks } from "./use-ticks";
 
 interface Props {
 	plan: SheetPlan;
 	blanks: readonly Blank[];
 	progress: StripProgress;
 	strip: number;
-	ticks: ReturnType<typeof useTicks>;
+	ticks: Ticks;
 	/** What a part is called. */
 	nameOf(key: string): string;
 	/** The strip is cut: on to the next. */
 	onDone(): void;
+	/** Something broke: what is left is to be planned anew. */
+	onBroke(): void;
+	isMending: boolean;
 }
 
 /** The strip to cut now: one large number, then what follows it, and counters for gluey hands. */
-export function NowPanel({ plan, blanks, progress, strip: index, ticks, nameOf, onDone }: Props) {
+export function NowPanel({ plan, blanks, progress, strip: index, ticks, nameOf, onDone, onBroke, isMending }: Props) {
 	const figure = useFigure();
 	const strip = plan.strips[index];
 	if (!strip) return null;
@@ -26,6 +29,7 @@ export function NowPanel({ plan, blanks, progress, strip: index, ticks, nameOf, 
 	const { parts, done, columns } = progress;
 	const at = columns.findIndex((its, i) => its < partsOf(i));
 	const blank = blanks[strip.columns[at]?.blank ?? -1];
+	const last = blanks[strip.columns.at(-1)?.blank ?? -1];
 	function partsOf(i: number): number {
 		const column = strip?.columns[i];
 		return column ? column.stack * (blanks[column.blank]?.yields ?? 1) : 0;
@@ -95,7 +99,9 @@ export function NowPanel({ plan, blanks, progress, strip: index, ticks, nameOf, 
 					</button>
 				</div>
 			)}
-			<TakeBack strip={strip} blanks={blanks} ticks={ticks} nameOf={nameOf} />
+			{(blank ?? last) && (
+				<Broke blank={(blank ?? last) as Blank} ticks={ticks} nameOf={nameOf} onBroke={onBroke} isMending={isMending} />
+			)}
 			<TicksTrouble ticks={ticks} />
 		</section>
 	);
@@ -140,28 +146,47 @@ function AcrossLine({ one, blank, nameOf }: { one: Across; blank: Blank | undefi
 	);
 }
 
-/** A part that broke is to be cut again: it comes off the count, and the plan has it once more. */
-function TakeBack({
-	strip,
-	blanks,
+/** A part that broke is cut again: its glass is used up, the rest of the plan is laid anew, and nothing that is cut moves. */
+function Broke({
+	blank,
 	ticks,
 	nameOf,
-}: Pick<Props, "blanks" | "ticks" | "nameOf"> & { strip: SheetPlan["strips"][number] }) {
-	const keys = [...new Set(strip.columns.map(({ blank }) => blanks[blank]?.key ?? ""))];
-	const some = keys.filter((key) => ticks.doneOf(key) > 0);
-	if (some.length === 0) return null;
+	onBroke,
+	isMending,
+}: Pick<Props, "ticks" | "nameOf" | "onBroke" | "isMending"> & { blank: Blank }) {
+	const { key } = blank;
+	const done = ticks.doneOf(key);
+	const broken = ticks.brokenOf(key);
+	const broke = (more: number) => {
+		ticks.add(key, more, 1);
+		onBroke();
+	};
 	return (
 		<div className="flex flex-col gap-1.5">
-			{some.map((key) => (
+			<button type="button" className="btn h-14 text-base text-warning" disabled={isMending} onClick={() => broke(0)}>
+				one broke: cut it again from what is left
+			</button>
+			<div className="grid grid-cols-2 gap-1.5">
 				<button
-					key={key}
 					type="button"
-					className="btn h-auto min-h-11 py-1.5 text-warning"
+					className="btn h-auto min-h-11 py-1"
+					disabled={done === 0 || isMending}
+					onClick={() => broke(-1)}
+				>
+					a finished one broke
+				</button>
+				<button
+					type="button"
+					className="btn h-auto min-h-11 py-1"
+					disabled={done === 0}
 					onClick={() => ticks.add(key, -1)}
 				>
-					one broke: {nameOf(key)} again
+					counted one too many
 				</button>
-			))}
+			</div>
+			<p className="text-soft" role="status">
+				{isMending ? "planning the rest …" : broken > 0 ? `${broken} of ${nameOf(key)} broke so far` : ""}
+			</p>
 		</div>
 	);
 }

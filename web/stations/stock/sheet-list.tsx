@@ -1,42 +1,27 @@
-import type { CutRun } from "@contract/stock";
+import type { CutView } from "@contract/stock";
 import type { StripProgress } from "@core/cutting/plan/progress";
-import { CUT_AIMS, type CutAim, type FoundPlan } from "@core/cutting/plan/search";
-import type { Glass } from "@core/glass/glass";
 import { useFigure } from "../../lib/prefs";
+import type { GlassOnBench } from "./use-bench";
 import { lineKeyOf } from "./use-ticks";
 
-interface Group {
-	index: number;
-	glass: Glass;
-	found: FoundPlan;
-	progress: readonly StripProgress[];
-}
-
 interface Props {
-	groups: readonly Group[];
-	runs: readonly CutRun[];
-	glasses: readonly Glass[];
+	groups: readonly GlassOnBench[];
+	view: CutView;
 	/** Of the search, 0 to 1. */
 	share: number;
-	aim: CutAim;
-	onAim(aim: CutAim): void;
-	chosen: { glass: number; sheet: number };
-	onChoose(glass: number, sheet: number): void;
+	chosen: { glass: string; sheet: number };
+	onChoose(glass: string, sheet: number): void;
 	doneOf(key: string): number;
 }
 
-const AIM_WORDS: Record<CutAim, string> = {
-	fewestSheets: "fewest sheets",
-	fewestScores: "fewest scores",
-	useOffcuts: "use up rests",
-};
-
 /** What lies on the bench: every sheet with how far it is cut, then what is weighed and counted out. */
 export function SheetList(props: Props) {
-	const { groups, runs, glasses, share, aim, onAim, chosen, onChoose, doneOf } = props;
+	const { groups, view, share, chosen, onChoose, doneOf } = props;
+	const { runs, glasses } = view;
 	const figure = useFigure();
-	const sheets = groups.reduce((total, { found }) => total + found.figures.sheets, 0);
-	const scores = groups.reduce((total, { found }) => total + found.figures.scores, 0);
+	const sheets = groups.reduce((total, { figures }) => total + figures.sheets, 0);
+	const offcuts = groups.reduce((total, { figures }) => total + figures.offcuts, 0);
+	const scores = groups.reduce((total, { figures }) => total + figures.scores, 0);
 	const others = runs.flatMap((run) =>
 		run.lines.filter(({ kind }) => kind !== "sheet").map((line) => ({ ...line, runId: run.id })),
 	);
@@ -44,41 +29,25 @@ export function SheetList(props: Props) {
 		<section aria-label="Sheets" className="scroll-y border-r border-line py-3 max-lg:order-last max-lg:shrink-0">
 			<div className="px-5 pb-2">
 				<p className="figure">
-					<b className="text-2xl">{sheets}</b> {sheets === 1 ? "sheet" : "sheets"}, <b>{scores}</b> scores
+					<b className="text-2xl">{sheets}</b> {sheets === 1 ? "sheet" : "sheets"}
+					{offcuts > 0 && `, ${offcuts} ${offcuts === 1 ? "offcut" : "offcuts"}`}, <b>{scores}</b> scores
 				</p>
-				<div role="group" aria-label="What the plan is for" className="join mt-1">
-					{CUT_AIMS.filter((one) => one !== "useOffcuts").map((one) => (
-						<button
-							key={one}
-							type="button"
-							aria-pressed={one === aim}
-							className={`btn btn-sm join-item max-lg:h-11 ${one === aim ? "btn-secondary" : ""}`}
-							onClick={() => onAim(one)}
-						>
-							{AIM_WORDS[one]}
-						</button>
-					))}
-				</div>
-				{share < 1 && (
-					<p className="mt-1 flex items-center gap-2 text-soft" role="status">
-						<progress className="progress h-2 w-20" value={share} max={1} aria-label="Search" /> looking for better ones
-					</p>
-				)}
+				{share < 1 && <p className="text-soft">Not all is laid yet.</p>}
 			</div>
 			<ul>
-				{groups.flatMap(({ index, glass, found, progress }) =>
-					found.plan.sheets.map((_, sheet) => {
+				{groups.flatMap(({ glass, sheets: its, kept, progress }) =>
+					its.map((_, sheet) => {
 						const strips = progress.filter((one) => one.sheet === sheet);
 						const ready = strips.filter(({ parts, done }) => done >= parts).length;
 						const [parts, done] = [sum(strips, "parts"), sum(strips, "done")];
-						const isChosen = chosen.glass === index && chosen.sheet === sheet;
+						const isChosen = chosen.glass === glass.id && chosen.sheet === sheet;
 						return (
 							<li key={`${glass.id} ${sheet}`}>
 								<button
 									type="button"
 									aria-pressed={isChosen}
 									className={`flex min-h-14 w-full items-center gap-3 border-t border-l-4 border-t-line py-1.5 pr-5 pl-4 text-left ${isChosen ? "border-l-secondary bg-pick" : "border-l-transparent hover:bg-base-100"}`}
-									onClick={() => onChoose(index, sheet)}
+									onClick={() => onChoose(glass.id, sheet)}
 								>
 									<svg width="34" height="28" aria-hidden="true">
 										<rect width="34" height="28" fill={glass.boughtColour} className="stroke-base-content/30" />
@@ -88,11 +57,11 @@ export function SheetList(props: Props) {
 											{glass.name}, sheet {sheet + 1}
 										</b>
 										<span className="figure text-soft">
-											{done} of {parts} cut
+											{kept ? `${done} of ${parts} cut` : `${parts} parts, only proposed`}
 										</span>
 									</span>
 									<b className={`figure text-lg ${ready === strips.length ? "text-success" : ""}`}>
-										{ready === strips.length ? "done" : `${ready}/${strips.length}`}
+										{!kept ? "" : ready === strips.length ? "done" : `${ready}/${strips.length}`}
 									</b>
 								</button>
 							</li>

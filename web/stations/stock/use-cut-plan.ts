@@ -1,32 +1,60 @@
 import type { CutProgress, CutTask } from "@core/cutting/plan/search";
 import { proxy, wrap } from "comlink";
 import { useEffect, useMemo, useState } from "react";
-import type { Planner } from "../../workers/cut.worker";
+import type { CutOutlook, Planner } from "../../workers/cut.worker";
 
 /** Passes a glass: after so many nothing much is won any more (docs/benchmarks.md). The same on every tablet, so the plans are too. */
 export const PASSES = 300;
+/** For the rest of a plan that is being cut: an answer while one waits (docs/benchmarks.md). */
+const PASSES_WHILE_CUTTING = 24;
+
+const thread = () => new Worker(new URL("../../workers/cut.worker.ts", import.meta.url), { type: "module" });
+
+interface Found {
+	key: string;
+	plans: (CutProgress | undefined)[];
+	outlooks: (CutOutlook | undefined)[];
+	done: number;
+}
 
 /** Plans of each task as far as they are found, searched for in a worker that ends with the page or a change of the list. */
 export function useCutPlan(tasks: readonly CutTask[]) {
 	const key = JSON.stringify(tasks);
-	const [found, setFound] = useState<{ key: string; plans: (CutProgress | undefined)[]; done: number }>();
+	const [found, setFound] = useState<Found>();
 	// biome-ignore lint/correctness/useExhaustiveDependencies: the list by what it says
 	const list = useMemo(() => [...tasks], [key]);
 	useEffect(() => {
 		if (list.length === 0) return;
-		const thread = new Worker(new URL("../../workers/cut.worker.ts", import.meta.url), { type: "module" });
-		const plans: (CutProgress | undefined)[] = list.map(() => undefined);
+		const worker = thread();
+		const now: Found = { key, plans: list.map(() => undefined), outlooks: list.map(() => undefined), done: 0 };
+		const show = () => setFound({ ...now, plans: [...now.plans], outlooks: [...now.outlooks] });
 		const tell = proxy((i: number, progress: CutProgress, done: number) => {
-			plans[i] = progress;
-			setFound({ key, plans: [...plans], done });
+			now.plans[i] = progress;
+			now.done = done;
+			show();
 		});
-		void wrap<Planner>(thread).search(list, PASSES, tell);
-		return () => thread.terminate();
+		const tellMore = proxy((i: number, outlook: CutOutlook) => {
+			now.outlooks[i] = outlook;
+			show();
+		});
+		void wrap<Planner>(worker).search(list, PASSES, tell, tellMore);
+		return () => worker.terminate();
 	}, [list, key]);
 	const own = found?.key === key ? found : undefined;
 	return {
 		plans: own?.plans ?? [],
+		outlooks: own?.outlooks ?? [],
 		/** 0 to 1; 1 once nothing is searched for any more. */
 		share: list.length === 0 ? 1 : (own?.done ?? 0) / (PASSES * list.length),
 	};
+}
+
+/** One plan, quickly, in a thread of its own. */
+export async function planOnce(task: CutTask): Promise<CutProgress | undefined> {
+	const worker = thread();
+	try {
+		return await wrap<Planner>(worker).plan(task, PASSES_WHILE_CUTTING);
+	} finally {
+		worker.terminate();
+	}
 }

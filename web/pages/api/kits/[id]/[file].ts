@@ -2,7 +2,7 @@ import { noteAudit } from "@server/house/audit";
 import { database } from "@server/house/database";
 import { Refusal } from "@server/house/refusal";
 import { kitFileOf } from "@server/kits/files";
-import { refusalResponse, who } from "@web/endpoint";
+import { fileResponse, refusalResponse, who } from "@web/endpoint";
 import { PREFS_COOKIE, readPrefs } from "@web/lib/prefs";
 import type { APIRoute } from "astro";
 
@@ -12,7 +12,7 @@ export const GET: APIRoute = async (context) => {
 		const asking = who(context);
 		const { searchParams } = context.url;
 		const version = searchParams.get("version");
-		const { body, type, name } = await kitFileOf(database().db, {
+		const file = await kitFileOf(database().db, {
 			kitId: context.params.id ?? "",
 			file: context.params.file ?? "",
 			version: version === null ? undefined : Number(version),
@@ -20,16 +20,8 @@ export const GET: APIRoute = async (context) => {
 			paper: searchParams.get("paper") ?? undefined,
 			units: readPrefs(context.cookies.get(PREFS_COOKIE)?.value).units,
 		});
-		await noteAudit(database().db, "exported", name, asking);
-		const bytes = typeof body === "string" ? body : new Uint8Array(body);
-		return new Response(bytes as BodyInit, {
-			headers: {
-				"Content-Type": type,
-				"Content-Disposition": `attachment; filename="${name}"`,
-				"X-Content-Type-Options": "nosniff",
-				"Cache-Control": "no-store",
-			},
-		});
+		await noteAudit(database().db, "exported", file.name, asking);
+		return fileResponse(file);
 	} catch (error) {
 		if (error instanceof Refusal) return refusalResponse(error);
 		throw error;

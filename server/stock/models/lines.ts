@@ -1,0 +1,35 @@
+import { cutListOf } from "@core/cutting/count";
+import { blanksOf } from "@core/cutting/plan/blanks";
+import type { Blank } from "@core/cutting/plan/types";
+import { cutsOf } from "@core/kit/kit";
+import type { cutRunsOf } from "@db/queries/stock";
+import type { Studio } from "@db/queries/studio";
+
+type Row = Awaited<ReturnType<typeof cutRunsOf>>[number];
+
+/** A cut's list with how much of it is done and broke. */
+export const linesOf = ({ run, kit, ticks }: Pick<Row, "run" | "kit" | "ticks">, { customs }: Studio) =>
+	cutListOf(cutsOf(kit.document), run.kits, customs.spares).map((line) => {
+		const { done = 0, broken = 0 } = ticks.get(line.key) ?? {};
+		return { ...line, done, broken };
+	});
+
+/** Rectangles that cuts want of a glass, those that broke with them; their keys name cut and line. */
+export const wantedOf = (rows: readonly Row[], glass: { id: string; directed: boolean }, studio: Studio): Blank[] =>
+	rows.flatMap((row) =>
+		blanksOf(
+			linesOf(row, studio).filter(({ glassId }) => glassId === glass.id),
+			glass.directed,
+			({ key }) => `${row.run.id} ${key}`,
+		),
+	);
+
+/** Parts cut of each blank so far, those that broke with them, by its key. */
+export function usedIn(rows: readonly Row[]): (key: string) => number {
+	const used = new Map<string, number>(
+		rows.flatMap(({ run, ticks }) =>
+			[...ticks.values()].map(({ lineKey, done, broken }) => [`${run.id} ${lineKey}`, done + broken] as const),
+		),
+	);
+	return (key) => used.get(key) ?? 0;
+}

@@ -1,0 +1,90 @@
+import type { CutPlanRow } from "@contract/stock";
+import { restsOf } from "@core/cutting/plan/figures";
+import { useState } from "react";
+import { Check, TextField } from "../../forms/fields";
+import { Trouble } from "../../forms/notice";
+import { useAct } from "../../lib/api";
+import { useFigure } from "../../lib/prefs";
+import { sizeWords } from "../../ui/size-words";
+
+interface Props {
+	row: CutPlanRow;
+	/** Which sheet of the plan. */
+	at: number;
+	onDone(): void;
+}
+
+/** The sheet is cut: what is left of it goes onto the rack as offcuts, with a mark each, or into the bin. */
+export function ClearSheet({ row, at, onDone }: Props) {
+	const figure = useFigure();
+	const sheet = row.plan.sheets[at];
+	const goesOn = row.plan.sheets.some(({ from }) => from.kind === "rest" && from.of === at);
+	const rests = sheet && !sheet.cleared ? restsOf(sheet, row.plan.rules) : [];
+	const [place, setPlace] = useState("");
+	const [marks, setMarks] = useState<ReadonlyMap<number, string>>(() => new Map(rests.map((_, i) => [i, ""])));
+	const [ids] = useState(() => rests.map(() => crypto.randomUUID()));
+	const clear = useAct("clearSheet", onDone);
+	if (!sheet || sheet.cleared || goesOn)
+		return (
+			<p className="text-2xl font-bold text-success">
+				{goesOn ? "Cut so far: the plan goes on with what is left of it." : "This sheet is cut and cleared away."}
+			</p>
+		);
+	const keep = (i: number, mark: string | undefined) => {
+		const next = new Map(marks);
+		if (mark === undefined) next.delete(i);
+		else next.set(i, mark);
+		setMarks(next);
+	};
+	return (
+		<form
+			className="flex flex-col gap-3"
+			onSubmit={(event) => {
+				event.preventDefault();
+				clear.mutate({
+					planId: row.id,
+					revision: row.revision,
+					sheet: at,
+					place,
+					keep: [...marks].map(([rest, name]) => ({ itemId: ids[rest] ?? "", rest, name })),
+				});
+			}}
+		>
+			<p className="text-2xl font-bold text-success">This sheet is cut.</p>
+			{rests.length > 0 ? (
+				<>
+					<p className="text-soft">What is left of it, for the rack:</p>
+					<ul className="ruled">
+						{rests.map(({ xMm, yMm, widthMm, heightMm }, i) => {
+							const size = sizeWords([widthMm, heightMm], figure);
+							return (
+								<li key={`${xMm} ${yMm}`} className="grid grid-cols-[1fr_110px] items-end gap-3 py-1.5">
+									<Check
+										label={`keep ${size}`}
+										checked={marks.has(i)}
+										onChange={(kept) => keep(i, kept ? "" : undefined)}
+									/>
+									{marks.has(i) && (
+										<TextField
+											compact
+											label={`Mark on ${size}`}
+											value={marks.get(i) ?? ""}
+											onChange={(mark) => keep(i, mark)}
+										/>
+									)}
+								</li>
+							);
+						})}
+					</ul>
+					<TextField label="Where they are put" value={place} onChange={setPlace} />
+				</>
+			) : (
+				<p className="text-soft">Nothing of it is large enough to keep.</p>
+			)}
+			<button type="submit" className="btn btn-primary h-14 text-base" disabled={clear.isPending}>
+				{marks.size > 0 ? "Onto the rack, and on" : "Clear it away, and on"}
+			</button>
+			<Trouble error={clear.error} />
+		</form>
+	);
+}

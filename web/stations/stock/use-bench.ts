@@ -1,0 +1,233 @@
+import type { CutPlanRow, CutRun, CutView, SheetStockRow } from "@contract/stock";
+import { blanksOf } from "@core/cutting/plan/blanks";
+import { cutSoFar, notYetCut, stillToCut } from "@core/cutting/plan/cut-so-far";
+import { leastSheets } from "@core/cutting/plan/figures";
+import { keptPlanOf, restId, type SheetStock } from "@core/cutting/plan/keep-plan";
+import { usedByPlan } from "@core/cutting/plan/kept";
+import { keptFigures } from "@core/cutting/plan/kept-figures";
+import { progressOf, type StripProgress } from "@core/cutting/plan/progress";
+import type { CutAim, CutTask } from "@core/cutting/plan/search";
+import { type Blank, type CutPlan, type PlanFigures, type SheetPlan, USUAL_CUT_RULES } from "@core/cutting/plan/types";
+import type { Glass } from "@core/glass/glass";
+import { groupBy } from "@core/group-by";
+import { useEffect, useState } from "react";
+import { useAct } from "../../lib/api";
+import type { CutOutlook } from "../../workers/cut.worker";
+import { planOnce, useCutPlan } from "./use-cut-plan";
+import { lineKeyOf, type Ticks } from "./use-ticks";
+
+type Line = CutRun["lines"][number] & { runId: string };
+
+/** One glass of the list: what is wanted of it, what there is to cut it from, the plan somebody cuts by. */
+export interface GlassList {
+	glass: Glass;
+	lines: Line[];
+	runIds: string[];
+	wanted: Blank[];
+	/** Whole sheets and offcuts to plan with. */
+	sheet: CutTask["sheet"];
+	stock: SheetStock | undefined;
+	offcuts: SheetStockRow[];
+	kept: CutPlanRow | undefined;
+}
+
+/** One glass on the bench: its list with the plan that is shown, kept or proposed. */
+export interface GlassOnBench extends GlassList {
+	index: number;
+	sheets: SheetPlan[];
+	blanks: Blank[];
+	short: number;
+	figures: PlanFigures;
+	/** No plan has fewer sheets. */
+	least: number;
+	outlook: CutOutlook | undefined;
+	progress: StripProgress[];
+	/** The list was changed, or something broke, since the plan was made. */
+	isStale: boolean;
+}
+
+/** The glasses of a list with their stock; the size of sheet is that of the largest one there is, else the studio's usual. */
+export function glassLists(
+	view: Pick<CutView, "runs" | "glasses" | "stock" | "plans">,
+	usual: CutTask["sheet"],
+): GlassList[] {
+	const lines = view.runs.flatMap(({ id, lines: its }) => its.map((line) => ({ ...line, runId: id })));
+	const sheets = lines.filter(({ kind, shape }) => kind === "sheet" && shape);
+	return [...groupBy(sheets, ({ glassId }) => glassId).entries()].flatMap(([glassId, its]) => {
+		const glass = view.glasses.find(({ id }) => id === glassId);
+		if (!glass) return [];
+		const stock = view.stock.filter((one) => one.glassId === glassId && one.amount > 0);
+		const whole = stock
+			.filter(({ kind }) => kind === "sheet")
+			.sort((a, b) => b.widthMm * b.heightMm - a.widthMm * a.heightMm)[0];
+		const runIds = [...new Set(its.map(({ runId }) => runId))];
+		return [
+			{
+				glass,
+				lines: its,
+				runIds,
+				wanted: blanksOf(its, glass.directed, (line) => lineKeyOf(line.runId, line.key)),
+				sheet: whole ? { widthMm: whole.widthMm, heightMm: whole.heightMm } : usual,
+				stock: whole && { itemId: whole.id, amount: whole.amount },
+				offcuts: stock.filter(({ kind }) => kind === "offcut"),
+				kept: view.plans.find((one) => one.glassId === glassId && one.runIds.some((id) => runIds.includes(id))),
+			},
+		];
+	});
+}
+
+/** Parts that were cut without a plan, by their keys. */
+const cutBefore = ({ lines }: GlassList): Record<string, number> =>
+	Object.fromEntries(
+		lines.flatMap(({ runId, key, done, broken }) =>
+			done + broken > 0 ? [[lineKeyOf(runId, key), done + broken] as const] : [],
+		),
+	);
+
+const taskOf = (list: GlassList): CutTask => ({
+	blanks: notYetCut(list.wanted, cutBefore(list)),
+	offcuts: list.offcuts.map(({ id, widthMm, heightMm }) => ({ id, widthMm, heightMm })),
+	sheet: list.sheet,
+	rules: USUAL_CUT_RULES,
+});
+
+const sum = (all: readonly number[]): number => all.reduce((total, n) => total + n, 0);
+
+/** Every glass with its plan: those that are cut by, and the best found for the others. */
+export function useBench(view: CutView, usual: CutTask["sheet"], ticks: Ticks, aim: CutAim) {
+	const lists = glassLists(view, usual);
+	const open = lists.filter(({ kept }) => !kept);
+	const { plans, outlooks, share } = useCutPlan(open.map(taskOf));
+	const groups = lists.flatMap((list, index): GlassOnBench[] => {
+		const { kept, wanted } = list;
+		if (kept) {
+			const { plan } = kept;
+			const isStale = wanted.some(
+				({ key, count }) => (plan.blanks.find((one) => one.key === key)?.count ?? 0) !== count,
+			);
+			return [
+				{
+					...list,
+					...{ index, sheets: plan.sheets, blanks: plan.blanks, short: 0, isStale, outlook: undefined },
+					figures: keptFigures(plan),
+					least: leastSheets(wanted, list.sheet),
+					progress: progressOf(plan, plan.blanks, usedByPlan(plan, ticks.usedOf)),
+				},
+			];
+		}
+		const at = open.indexOf(list);
+		const found = plans[at]?.best[aim];
+		if (!found) return [];
+		return [
+			{
+				...list,
+				...{ index, sheets: found.plan.sheets, blanks: wanted, isStale: false, figures: found.figures },
+				short: sum(found.plan.short),
+				outlook: outlooks[at],
+				least: outlooks[at]?.least ?? leastSheets(wanted, list.sheet),
+				progress: progressOf(found.plan, wanted, () => 0),
+			},
+		];
+	});
+	/** What each aim's plans come to, of the glasses nobody cuts yet. */
+	const proposals = open.map((list, i) => ({ list, found: plans[i], outlook: outlooks[i] }));
+	return { groups, proposals, share };
+}
+
+/** Begins to cut by plans, and goes on by others once something broke or the list was changed. */
+export function usePlanKeeping(ticks: Ticks) {
+	const save = useAct("saveCutPlan");
+	const [ids] = useState(() => new Map<string, string>());
+	const [toMend, setToMend] = useState<string>();
+	const [isPlanning, setPlanning] = useState(false);
+	/** The same id until it is kept: sent twice it is one plan. */
+	const idFor = (key: string): string => {
+		const id = ids.get(key) ?? crypto.randomUUID();
+		ids.set(key, id);
+		return id;
+	};
+	const begin = (list: GlassList, found: CutPlan) =>
+		save.mutateAsync({
+			planId: idFor(list.runIds.join() + list.glass.id),
+			revision: 0,
+			glassId: list.glass.id,
+			runIds: list.runIds,
+			plan: keptPlanOf(found, list.wanted, list.wanted, USUAL_CUT_RULES, list.stock, undefined, cutBefore(list)),
+		});
+	const mend = async (list: GlassList) => {
+		if (!list.kept || isPlanning) return;
+		setPlanning(true);
+		try {
+			const { plan, id, revision } = list.kept;
+			const task = mendingTask(list, ticks.usedOf);
+			const found = (await planOnce(task.task))?.best.useOffcuts.plan ?? { sheets: [], short: [] };
+			const next = keptPlanOf(found, task.task.blanks, list.wanted, plan.rules, task.stock, {
+				plan,
+				sheets: task.begun,
+			});
+			await save
+				.mutateAsync({ planId: id, revision, glassId: list.glass.id, runIds: list.runIds, plan: next })
+				.catch(() => {});
+		} finally {
+			setPlanning(false);
+		}
+	};
+	return {
+		begin,
+		mend,
+		/** Plans the rest of this glass anew as soon as the studio knows what broke. */
+		mendOnce: setToMend,
+		toMend,
+		mended: () => setToMend(undefined),
+		isPending: save.isPending || isPlanning,
+		error: save.error,
+	};
+}
+
+/** What is left to cut of a plan, from the rests in hand, offcuts and sheets it had not begun, and the stock. */
+function mendingTask(list: GlassList & { kept?: CutPlanRow | undefined }, usedOf: (key: string) => number) {
+	const { kept, wanted, sheet, stock } = list;
+	if (!kept) throw new Error("no plan to mend");
+	const so = cutSoFar(kept.plan, usedOf);
+	const own = so.untouched.flatMap(({ from, sheet: its }) =>
+		from.kind === "offcut" ? [{ ...its, id: from.itemId }] : [],
+	);
+	// Sheets of this plan that nobody began are as good as on the rack.
+	const back = so.untouched.filter(({ from }) => from.kind === "whole" && from.itemId === stock?.itemId).length;
+	const itsOwn = so.untouched.find(({ from }) => from.kind === "whole" && from.itemId)?.from;
+	const wholes =
+		stock ?? (itsOwn?.kind === "whole" && itsOwn.itemId ? { itemId: itsOwn.itemId, amount: 0 } : undefined);
+	const amount = stock
+		? stock.amount + back
+		: so.untouched.filter(({ from }) => from.kind === "whole" && from.itemId).length;
+	return {
+		begun: so.begun,
+		stock: wholes && { itemId: wholes.itemId, amount },
+		task: {
+			blanks: stillToCut(wanted, kept.plan, so),
+			offcuts: [
+				...so.rests.map((rest) => ({ ...rest, id: restId(rest.id), inHand: true })),
+				...own,
+				...list.offcuts.map(({ id, widthMm, heightMm }) => ({ id, widthMm, heightMm })),
+			],
+			sheet,
+			rules: kept.plan.rules,
+		} satisfies CutTask,
+	};
+}
+
+/** Mends a plan by itself after this device said that something broke, once the list says so too. */
+export function useMending(
+	groups: readonly GlassOnBench[],
+	keeping: ReturnType<typeof usePlanKeeping>,
+	isSaving: boolean,
+) {
+	const { toMend, mended, mend, isPending } = keeping;
+	const group = groups.find(({ glass }) => glass.id === toMend);
+	// biome-ignore lint/correctness/useExhaustiveDependencies: whenever the list is as the studio has it
+	useEffect(() => {
+		if (!group?.isStale || isSaving || isPending) return;
+		mended();
+		void mend(group);
+	}, [group?.isStale, isSaving, isPending]);
+}
