@@ -1,7 +1,10 @@
+import type { BagLine } from "@core/cutting/bag";
 import type { CutLine } from "@core/cutting/count";
 import type { KeptPlan } from "@core/cutting/plan/kept";
 import type { KitDesign } from "@core/kit/kit";
 import type { StockItem, StockReason } from "@core/stock/kinds";
+import type { BuyLine } from "@core/stock/to-buy";
+import type { PaperSize } from "@core/studio/customs";
 import { z } from "zod";
 import { assistant, instructor } from "./action";
 import type { SessionBrief } from "./classes";
@@ -18,6 +21,82 @@ export interface StockRow extends StockItem {
 	amount: number;
 	/** Somebody counted it last then; null for never. */
 	countedAt: string | null;
+}
+
+/** A kit's bag: what is in it, and whether it is closed. */
+export interface BagRow {
+	/** Null until somebody puts something in or prints its label. */
+	code: string | null;
+	number: number;
+	/** Keys of what is in it. */
+	inIt: string[];
+	packedAt: string | null;
+	packedBy: string | null;
+}
+
+/** The bags of one kit of a class. */
+export interface BagsOfKit {
+	runId: string;
+	kitId: string;
+	name: string;
+	/** The frozen version, and whether the kit was changed since. */
+	version: number;
+	isOld: boolean;
+	contents: BagLine[];
+	bags: BagRow[];
+}
+
+export interface BagsView extends GlassBookView {
+	sessions: SessionBrief[];
+	session: SessionBrief | null;
+	kits: BagsOfKit[];
+	/** Parts that are fired before they are packed: what the bags take, what there is, what is on its way. */
+	fired: FiredNeed[];
+	lots: LotRow[];
+}
+
+/** Dots of one glass and size, or another part that comes out of a kiln before it is packed. */
+export interface FiredNeed {
+	name: string;
+	glassId: string | null;
+	sizeMm: number | null;
+	wanted: number;
+	have: number;
+	/** In lots that are not fired yet. */
+	coming: number;
+}
+
+export interface LotRow {
+	id: string;
+	name: string;
+	glassId: string | null;
+	sizeMm: number | null;
+	count: number;
+	wantedAt: string;
+}
+
+export interface BagLabel {
+	code: string;
+	kit: string;
+	version: number;
+	number: number;
+	of: number;
+	day: string;
+	title: string;
+	qrPath: string;
+	qrSize: number;
+}
+
+export interface ShoppingView extends GlassBookView {
+	sessions: SessionBrief[];
+	session: SessionBrief | null;
+	together: string[];
+	lines: BuyLine[];
+	/** Sheets that the plans take, with what each glass costs and how much of it is waste, 0 to 1. */
+	sheets: { glassId: string; sheets: number; offcuts: number; yield: number; costMinor: number | null }[];
+	/** Kits that are cut for it, all together, to share the cost. */
+	kits: number;
+	currency: string | null;
 }
 
 /** What changed an amount, when and through whom. */
@@ -81,6 +160,8 @@ export interface CutView extends GlassBookView {
 	runs: CutRun[];
 	plans: CutPlanRow[];
 	stock: SheetStockRow[];
+	/** Threads and ribbons come in these lengths. */
+	rods: { glassId: string; lengthMm: number; place: string }[];
 	/** Null for who may not see money. */
 	currency: string | null;
 	kits: { id: string; name: string }[];
@@ -157,6 +238,49 @@ export const actions = {
 		)
 		.touches("stock")
 		.answers<{ done: number; broken: number }>(),
+	/** Something is in a bag, or is taken out of it again. */
+	packLine: assistant
+		.asks(
+			z.strictObject({
+				cutRunId: id,
+				number: count("The bag", 1, 60),
+				lineKey: words("What is packed", 120, 1),
+				inIt: z.boolean(),
+			}),
+		)
+		.touches("stock")
+		.answers<{ inIt: boolean }>(),
+	/** Closes a bag or opens it again. What is missing in it stays missing, and is said. */
+	packBag: assistant
+		.asks(
+			z.strictObject({
+				cutRunId: id,
+				number: count("The bag", 1, 60),
+				packed: z.boolean(),
+				all: z.boolean().optional(),
+			}),
+		)
+		.touches("stock")
+		.answers<{ missing: number }>(),
+	/** Parts that are to be fired before they can be packed. */
+	orderLot: assistant
+		.asks(
+			z.strictObject({
+				lotId: id,
+				name: words("The name", 80, 1),
+				glassId: words("The glass", 80, 1).nullable(),
+				sizeMm: lengthMm("The size", 300, 0.5).nullable(),
+				count: count("How many", 1, 2000),
+				sessionId: id.nullable(),
+			}),
+		)
+		.touches("stock")
+		.answers<{ lotId: string }>(),
+	/** A lot came out of the kiln: what is good of it goes into the drawer. None: it is called off. */
+	endLot: assistant
+		.asks(z.strictObject({ lotId: id, made: count("How many are good", 0, 2000) }))
+		.touches("stock")
+		.answers<{ made: number }>(),
 	/** Takes the kit as it is now in place of the one the list was made of. What is cut and still wanted stays counted. */
 	renewCut: assistant
 		.asks(z.strictObject({ cutRunId: id }))
@@ -205,6 +329,12 @@ export const actions = {
 };
 
 export const views = {
+	bags: seenByAssistant.given({ session: optionalId }).of("stock", "kits", "classes", "glass").shows<BagsView>(),
+	bagLabels: seenByAssistant.given({ session: id }).of("stock").shows<{ labels: BagLabel[]; paper: PaperSize }>(),
+	shopping: seenByAssistant
+		.given({ session: optionalId, also: idList(12, "At most 12 classes at once.").optional() })
+		.of("stock", "kits", "classes", "glass", "studio")
+		.shows<ShoppingView>(),
 	stock: seenByAssistant.given({}).of("stock", "glass").shows<StockView>(),
 	cut: seenByAssistant
 		.given({

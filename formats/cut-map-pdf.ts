@@ -3,17 +3,14 @@ import type { Blank, SheetPlan } from "@core/cutting/plan/types";
 import type { PaperSize } from "@core/studio/customs";
 import { formatFigure, type Units } from "@core/units/phrase";
 import { PDFDocument, type PDFPage, rgb } from "pdf-lib";
-import { PAPERS } from "./kit-pdf";
+import { INK, PAPERS, POINT_PER_MM, SOFT } from "./pdf-pen";
 import { type FontFiles, PdfType } from "./pdf-type";
 
-const POINT_PER_MM = 72 / 25.4;
 /** What printers leave white, and a head line, mm. */
 const EDGE = { side: 12, top: 24, foot: 22 } as const;
 /** Neighbouring pages show so much of each other, mm: the marks stand in it. */
 const OVERLAP_MM = 10;
 const CHECK_MM = 100;
-const INK = rgb(0.07, 0.15, 0.12);
-const SOFT = rgb(0.45, 0.5, 0.48);
 const CUT = rgb(0.75, 0.3, 0.05);
 
 export interface CutMap {

@@ -9,17 +9,9 @@ import { cutsOf, type KitDesign } from "@core/kit/kit";
 import type { KitReading } from "@core/stack/read-kit";
 import type { PaperSize } from "@core/studio/customs";
 import { formatFigure, phraseText, type Units } from "@core/units/phrase";
-import { type Color, PDFDocument, type PDFPage, rgb } from "pdf-lib";
+import { type Color, PDFDocument, rgb } from "pdf-lib";
+import { INK, MARGIN, PAPERS, Pen, POINT_PER_MM, SOFT } from "./pdf-pen";
 import { type FontFiles, PdfType } from "./pdf-type";
-
-/** Paper in points (1/72 in). Sources: ISO 216 A4 210 × 297 mm; ANSI Letter 8.5 × 11 in. */
-export const PAPERS = { a4: [595.28, 841.89], letter: [612, 792] } as const satisfies Record<PaperSize, unknown>;
-
-const POINT_PER_MM = 72 / 25.4;
-const MARGIN = 48;
-const INK = rgb(0.07, 0.15, 0.12);
-const SOFT = rgb(0.38, 0.43, 0.41);
-const RULE = rgb(0.75, 0.8, 0.78);
 
 export interface KitSheet {
 	design: KitDesign;
@@ -50,78 +42,6 @@ export async function kitPdf(sheet: KitSheet): Promise<Uint8Array> {
 	cautions(pen, sheet);
 	pen.number(sheet.design.name);
 	return pdf.save();
-}
-
-/** Writes down a page and goes on to the next when it is full. */
-class Pen {
-	page: PDFPage;
-	y: number;
-	readonly width: number;
-	/** Height of the first line on a page. */
-	readonly top: number;
-	readonly pages: PDFPage[] = [];
-
-	constructor(
-		private readonly pdf: PDFDocument,
-		readonly plain: PdfType,
-		readonly bold: PdfType,
-		private readonly size: readonly [number, number],
-	) {
-		this.width = size[0] - 2 * MARGIN;
-		this.top = size[1] - MARGIN;
-		this.page = this.turn();
-		this.y = size[1] - MARGIN;
-	}
-
-	private turn(): PDFPage {
-		const page = this.pdf.addPage([...this.size]);
-		this.pages.push(page);
-		this.y = this.size[1] - MARGIN;
-		return page;
-	}
-
-	/** Makes sure of `height` points on this page. */
-	need(height: number): void {
-		if (this.y - height < MARGIN + 16) this.page = this.turn();
-	}
-
-	text(
-		words: string,
-		options: { x?: number; size?: number; strong?: boolean; color?: Color; width?: number } = {},
-	): void {
-		const { x = 0, size = 10, strong = false, color = INK, width = this.width - x } = options;
-		const type = strong ? this.bold : this.plain;
-		for (const line of wrapped(words, type, size, width)) {
-			this.need(size * 1.35);
-			this.y -= size * 1.35;
-			type.draw(this.page, line, { x: MARGIN + x, y: this.y + size * 0.3, size, color });
-		}
-	}
-
-	title(words: string): void {
-		this.need(40);
-		this.y -= 12;
-		this.text(words, { size: 12, strong: true });
-		this.rule();
-	}
-
-	rule(): void {
-		this.y -= 3;
-		this.page.drawLine({
-			start: { x: MARGIN, y: this.y },
-			end: { x: MARGIN + this.width, y: this.y },
-			thickness: 0.6,
-			color: RULE,
-		});
-		this.y -= 3;
-	}
-
-	number(name: string): void {
-		this.pages.forEach((page, i) => {
-			const words = `${name} · page ${i + 1} of ${this.pages.length}`;
-			this.plain.draw(page, words, { x: MARGIN, y: MARGIN - 20, size: 8, color: SOFT });
-		});
-	}
 }
 
 function heading(pen: Pen, { design, reading, glasses, studio, edition, units }: KitSheet): void {
@@ -299,19 +219,4 @@ function signsOf({ design, reading, glasses, moulds, studio, edition }: KitSheet
 		...names,
 		JSON.stringify([design, reading.findings]),
 	].join("");
-}
-
-function wrapped(words: string, type: PdfType, size: number, width: number): string[] {
-	const lines: string[] = [];
-	const space = type.widthOf(" ", size);
-	let line = "";
-	let filled = 0;
-	for (const word of words.split(/\s+/)) {
-		const wide = type.widthOf(word, size);
-		if (line && filled + space + wide > width) {
-			lines.push(line);
-			[line, filled] = [word, wide];
-		} else [line, filled] = line ? [`${line} ${word}`, filled + space + wide] : [word, wide];
-	}
-	return [...lines, line];
 }

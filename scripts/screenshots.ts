@@ -13,6 +13,8 @@ const VIEWS: Record<string, string> = {
 	kit: "/kits",
 	books: "/books",
 	cut: "/cut",
+	stock: "/cut/stock",
+	bags: "/cut/bags",
 	bench: "/bench",
 	dry: "/dry",
 	load: "/load",
@@ -24,9 +26,7 @@ const VIEWS: Record<string, string> = {
 	"hand-over": "/hand-over",
 	piece: "/hand-over",
 	"sign-up": "/classes",
-	people: "/people",
 	classes: "/classes",
-	"sign-in": "/sign-in",
 };
 
 const base = process.env.ZEPHYR_PUBLIC_URL ?? "http://127.0.0.1:4810";
@@ -50,10 +50,6 @@ mkdirSync(folder, { recursive: true });
 const [person] = JSON.parse(
 	readFileSync(resolve(process.env.ZEPHYR_DATA ?? "data", "studio/demo-sign-ins.json"), "utf8"),
 );
-if (wanted.includes("sign-in") || wanted.length === 0) {
-	await page.goto("/sign-in");
-	await page.screenshot({ path: `${folder}/sign-in.png` });
-}
 await page.goto("/sign-in");
 await page.waitForLoadState("networkidle");
 await page.getByLabel("E-mail").fill(person.email);
@@ -62,7 +58,7 @@ await page.getByRole("button", { name: "Sign in" }).click();
 await page.waitForURL(`${base}/`);
 
 for (const [name, path] of Object.entries(VIEWS)) {
-	if (name === "sign-in" || (wanted.length > 0 && !wanted.includes(name))) continue;
+	if (wanted.length > 0 && !wanted.includes(name)) continue;
 	await page.goto(path);
 	if (name === "kit") await page.locator("main ul li a", { hasText: "Kite" }).click();
 	if (name === "schedule") await page.getByRole("link", { name: /Wind-vane tack/ }).click();

@@ -91,4 +91,5 @@ CREATE INDEX "component_lot_open" ON "component_lot" USING btree ("fired_at");--
 CREATE INDEX "cut_plan_run_plan" ON "cut_plan_run" USING btree ("plan_id");--> statement-breakpoint
 CREATE INDEX "stock_item_glass" ON "stock_item" USING btree ("glass_id");--> statement-breakpoint
 CREATE INDEX "stock_record_item" ON "stock_record" USING btree ("item_id","change");--> statement-breakpoint
-CREATE INDEX "stock_record_at" ON "stock_record" USING btree ("at");
+CREATE INDEX "stock_record_at" ON "stock_record" USING btree ("at");--> statement-breakpoint
+INSERT INTO "kit_bag" ("cut_run_id", "number") SELECT "id", generate_series(1, "kits") FROM "cut_run";

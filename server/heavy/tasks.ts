@@ -1,3 +1,4 @@
+import { type CutProgress, type CutTask, searchPlans, USUAL_PASSES } from "@core/cutting/plan/search";
 import { curveOf, type Schedule } from "@core/firing/schedule";
 import type { GlassFamily } from "@core/glass/family";
 import type { LogMapping } from "@core/kiln/log";
@@ -11,6 +12,7 @@ import { stackOf } from "@core/stack/stack";
 import { type CutMap, cutMapPdf } from "@formats/cut-map-pdf";
 import { readLines, readLog } from "@formats/kiln-log";
 import { type KitSheet, kitPdf } from "@formats/kit-pdf";
+import { type ShoppingPaper, shoppingPdf } from "@formats/shopping-pdf";
 import { fontFiles } from "./fonts";
 
 interface BookedKit {
@@ -57,8 +59,14 @@ export const tasks = {
 	}: Omit<KitSheet, "reading" | "fonts"> & { book: GlassBook; reading: KitReading | undefined }) =>
 		kitPdf({ ...sheet, fonts: fontFiles(), reading: reading ?? readKit(sheet.design, book) }),
 
+	/** What the plan with the fewest sheets costs. */
+	planSheets: (task: CutTask) => ([...searchPlans(task, USUAL_PASSES)].at(-1) as CutProgress).best.fewestSheets.figures,
+
 	/** A sheet's scores on paper. */
 	cutMapPdf: (map: Omit<CutMap, "fonts">) => cutMapPdf({ ...map, fonts: fontFiles() }),
+
+	/** What is to be bought, on paper. */
+	shoppingPdf: (sheet: Omit<ShoppingPaper, "fonts">) => shoppingPdf({ ...sheet, fonts: fontFiles() }),
 
 	proposeLoad: ({ pieces, kiln, family, schools }: PlannedLoad & { schools: LoadSchools }) =>
 		proposeLoad(pieces, kiln, family, schools),

@@ -1,19 +1,25 @@
 import { clearSheet } from "./clear-sheet";
 import { countStock } from "./count-stock";
 import { dropCutPlan } from "./drop-cut-plan";
+import { endLot, orderLot } from "./lots";
 import { moveStock } from "./move-stock";
+import { packBag, packLine } from "./pack";
 import { planCut, renewCut } from "./plan-cut";
 import { returnGlass } from "./return-glass";
 import { saveCutPlan } from "./save-cut-plan";
 import { saveStock } from "./save-stock";
 import { tickCut } from "./tick-cut";
-import { cut, stock } from "./views";
+import { bagLabels, bags, cut, shopping, stock } from "./views";
 
 export const useCases = {
 	clearSheet,
 	countStock,
 	dropCutPlan,
+	endLot,
 	moveStock,
+	orderLot,
+	packBag,
+	packLine,
 	planCut,
 	renewCut,
 	returnGlass,
@@ -22,4 +28,4 @@ export const useCases = {
 	tickCut,
 };
 
-export const views = { cut, stock };
+export const views = { bagLabels, bags, cut, shopping, stock };

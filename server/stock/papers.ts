@@ -5,8 +5,10 @@ import { loadStudio } from "@db/queries/studio";
 import { cutPlan, glass } from "@db/schema";
 import { eq } from "drizzle-orm";
 import { inPool } from "../heavy/in-pool";
+import type { Asking } from "../house/context";
 import { fileName, type OpenFile } from "../house/open-file";
 import { inTheBook, Refusal } from "../house/refusal";
+import { see } from "../house/see";
 
 interface MapWish {
 	planId: string;
@@ -34,4 +36,18 @@ export async function cutMapOf(db: Database, { planId, file, scale, units }: Map
 		...{ scale, units, paper: customs.paper },
 	});
 	return { body, type: "application/pdf", name: `${fileName(title, "sheet")}.pdf` };
+}
+
+/** The shopping list of a class, and of others with it, as whoever asks may see it. */
+export async function shoppingPaperOf(
+	db: Database,
+	asking: Asking,
+	params: Record<string, string>,
+	units: Units,
+): Promise<OpenFile> {
+	const { lines, glasses, session } = await see(db, "shopping", params, asking);
+	const { name: studio, customs } = await loadStudio(db);
+	const title = session ? `${session.title}, ${session.day}` : "";
+	const body = await inPool("shoppingPdf", { lines, glasses, title, studio, units, paper: customs.paper });
+	return { body, type: "application/pdf", name: "to-buy.pdf" };
 }

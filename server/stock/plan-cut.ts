@@ -1,3 +1,4 @@
+import { makeBags } from "@db/queries/bags";
 import { runOfKit } from "@db/queries/stock";
 import { classSession, cutRun, kitVersion } from "@db/schema";
 import { eq } from "drizzle-orm";
@@ -24,14 +25,14 @@ export const renewCut: UseCase<"renewCut"> = async (context, { cutRunId }) => {
 	return { cutRunId: await listed(context, sessionId, kitId, kits) };
 };
 
-/** One list a kit and class: counts of cuts that stay the same go on with it. */
+/** One list a kit and class, with a bag for each kit: counts of cuts that stay the same go on with it. */
 async function listed({ tx, now }: Context, sessionId: string, kitId: string, kits: number): Promise<string> {
 	const { id: kitVersionId } = await freezeKit(tx, kitId, now);
 	const before = await runOfKit(tx, sessionId, kitId);
-	if (before) {
-		await tx.update(cutRun).set({ kits, kitVersionId }).where(eq(cutRun.id, before.id));
-		return before.id;
-	}
-	const [made] = await tx.insert(cutRun).values({ sessionId, kitVersionId, kits }).returning({ id: cutRun.id });
-	return (made as NonNullable<typeof made>).id;
+	const [row] = before
+		? await tx.update(cutRun).set({ kits, kitVersionId }).where(eq(cutRun.id, before.id)).returning({ id: cutRun.id })
+		: await tx.insert(cutRun).values({ sessionId, kitVersionId, kits }).returning({ id: cutRun.id });
+	const { id } = row as NonNullable<typeof row>;
+	await makeBags(tx, id, kits);
+	return id;
 }

@@ -1,48 +1,30 @@
+import { bagOf } from "@core/cutting/bag";
+import { glassLists, taskOf } from "@core/cutting/glass-lists";
+import { keptFigures } from "@core/cutting/plan/kept-figures";
+import { bagCode } from "@core/stock/bag-code";
+import { needsOf } from "@core/stock/needs";
+import { keyOf, toBuy } from "@core/stock/to-buy";
+import { bagsOf, openLots } from "@db/queries/bags";
+import { loadGlass } from "@db/queries/glass";
 import { kitNames } from "@db/queries/kits";
-import { cutPlansOf, cutRunsOf, sessionsCutWith } from "@db/queries/stock";
 import { loadStock, newestRecords } from "@db/queries/stock-book";
-import { sessionOf } from "../classes/models/session";
 import { booksFor, currencyFor } from "../glass/models/books";
-import type { View } from "../house/view";
-import { linesOf } from "./models/lines";
+import { qrOf } from "../house/qr";
+import type { View, ViewContext } from "../house/view";
+import { cutBook } from "./models/cut-book";
+import { plannedFigures } from "./models/planned-sheets";
 
 export const cut: View<"cut"> = async (context, params) => {
-	const { db } = context;
-	const { sessions, session } = await sessionOf(context, params.session);
-	const asked = session ? [session.id, ...(params.also ?? [])] : [];
-	const all = session ? [...new Set([...asked, ...(await sessionsCutWith(db, asked))])] : [];
-	const rows = await cutRunsOf(db, all);
-	const ids = rows.map(({ run }) => run.id);
+	const { items, runs, ...book } = await cutBook(context, params);
 	return {
+		...book,
+		rods: items.flatMap(({ kind, glassId, sizeMm, place, retired }) =>
+			kind === "thread" && glassId && sizeMm && !retired ? [{ glassId, lengthMm: sizeMm, place }] : [],
+		),
 		...(await booksFor(context)),
 		currency: currencyFor(context),
-		sessions,
-		session,
-		together: all.filter((id) => id !== session?.id),
-		kits: await kitNames(db),
-		runs: rows.map((row) => ({
-			id: row.run.id,
-			sessionId: row.run.sessionId,
-			kits: row.run.kits,
-			kit: row.kit.document,
-			kitId: row.kit.keptId,
-			isOld: row.isOld,
-			lines: linesOf(row, context.studio),
-		})),
-		plans: (await cutPlansOf(db, ids)).map(({ id, revision, glassId, runIds, document, startedAt, actorName }) => ({
-			id,
-			revision,
-			glassId,
-			runIds,
-			plan: document,
-			startedAt: startedAt.toISOString(),
-			actor: actorName,
-		})),
-		stock: (await loadStock(db)).flatMap(({ id, kind, glassId, name, widthMm, heightMm, place, amount, retired }) =>
-			(kind === "sheet" || kind === "offcut") && glassId && widthMm && heightMm && !retired
-				? [{ id, kind, glassId, name, widthMm, heightMm, place, amount }]
-				: [],
-		),
+		kits: await kitNames(context.db),
+		runs: runs.map(({ version: __, ...run }) => run),
 	};
 };
 
@@ -59,3 +41,123 @@ export const stock: View<"stock"> = async (context) => ({
 	})),
 	currency: currencyFor(context),
 });
+
+export const bags: View<"bags"> = async (context, params) => {
+	const { db } = context;
+	const { sessions, session, runs: all, items } = await cutBook(context, params);
+	const runs = all.filter(({ sessionId }) => sessionId === session?.id);
+	const begun = await bagsOf(
+		db,
+		runs.map(({ id }) => id),
+	);
+	const lots = await openLots(db);
+	const kits = runs.map((run) => ({
+		...{ runId: run.id, kitId: run.kitId, name: run.kit.name, version: run.version, isOld: run.isOld },
+		contents: bagOf(run.kit),
+		bags: Array.from({ length: run.kits }, (_, i) => {
+			const bag = begun.find(({ cutRunId, number }) => cutRunId === run.id && number === i + 1);
+			return {
+				number: i + 1,
+				code: bag ? bagCode(bag.serial) : null,
+				inIt: bag?.inIt ?? [],
+				packedAt: bag?.packedAt?.toISOString() ?? null,
+				packedBy: bag?.packedBy ?? null,
+			};
+		}),
+	}));
+	const wanted = needsOf(
+		runs.flatMap(({ lines }) => lines),
+		items,
+	).filter(({ kind }) => kind === "component");
+	return {
+		...(await loadGlass(db)),
+		sessions,
+		session,
+		kits,
+		fired: [...new Map(wanted.map((one) => [keyOf(one), one])).keys()].map((key) => {
+			const its = wanted.filter((one) => keyOf(one) === key);
+			const [{ glassId, sizeMm } = { glassId: null, sizeMm: null }] = its;
+			const of = lots.filter((lot) => lot.glassId === glassId && lot.sizeMm === sizeMm);
+			return {
+				...{ name: "dot", glassId, sizeMm },
+				wanted: its.reduce((sum, { amount }) => sum + amount, 0),
+				have: items.filter((item) => !item.retired && keyOf(item) === key).reduce((sum, { amount }) => sum + amount, 0),
+				coming: of.reduce((sum, { count }) => sum + count, 0),
+			};
+		}),
+		lots: lots.map(({ id, name, glassId, sizeMm, count, wantedAt }) => ({
+			...{ id, name, glassId, sizeMm, count },
+			wantedAt: wantedAt.toISOString(),
+		})),
+	};
+};
+
+/** Labels for every bag of a class. */
+export const bagLabels: View<"bagLabels"> = async (context, params) => {
+	const { db, studio } = context;
+	const { session, runs: all } = await cutBook(context, params);
+	const runs = all.filter(({ sessionId }) => sessionId === session?.id);
+	const begun = await bagsOf(
+		db,
+		runs.map(({ id }) => id),
+	);
+	return {
+		paper: studio.customs.paper,
+		labels: runs.flatMap((run) =>
+			begun
+				.filter(({ cutRunId, number }) => cutRunId === run.id && number <= run.kits)
+				.map(({ serial, number }) => {
+					const code = bagCode(serial);
+					return {
+						...{ code, kit: run.kit.name, version: run.version, number, of: run.kits },
+						...{ day: session?.day ?? "", title: session?.title ?? "" },
+						...qrOf(code),
+					};
+				}),
+		),
+	};
+};
+
+/** What is to be bought for a class, and what its glass costs. */
+export const shopping: View<"shopping"> = async (context, params) => {
+	const { glasses, families } = await booksFor(context);
+	const book = await cutBook(context, params);
+	const { runs, items } = book;
+	const sheets = await sheetsOf(context, { ...book, glasses });
+	const inUse = items.filter(({ retired }) => !retired);
+	const others = needsOf(
+		runs.flatMap(({ lines }) => lines),
+		inUse,
+	);
+	const currency = currencyFor(context);
+	return {
+		...{ glasses, families, currency },
+		...{ sessions: book.sessions, session: book.session, together: book.together },
+		kits: runs.reduce((sum, run) => sum + run.kits, 0),
+		lines: toBuy([...sheets.map(({ need }) => need), ...others], inUse),
+		sheets: sheets
+			.filter(({ figures }) => figures.takenMm2 > 0)
+			.map(({ glass, figures, usedMm2 }) => ({
+				...{ glassId: glass.id, sheets: figures.sheets, offcuts: figures.offcuts, yield: figures.yield },
+				costMinor: currency && glass.priceMinor !== null ? Math.round((usedMm2 / 1e6) * glass.priceMinor) : null,
+			})),
+	};
+};
+
+type Book = Awaited<ReturnType<typeof cutBook>> & Pick<Awaited<ReturnType<typeof booksFor>>, "glasses">;
+
+/** Whole sheets that each glass still takes: of plans that are cut by, those that had to be bought; else all of the best plan's. */
+async function sheetsOf({ studio }: ViewContext, book: Book) {
+	return Promise.all(
+		glassLists(book, studio.customs.sheet).map(async (list) => {
+			const figures = list.kept ? keptFigures(list.kept.plan) : await plannedFigures(taskOf(list));
+			const missing = list.kept?.plan.sheets.filter(({ from }) => from.kind === "whole" && from.itemId === null).length;
+			const need = {
+				...{ kind: "sheet" as const, glassId: list.glass.id, name: "", sizeMm: null },
+				...list.sheet,
+				amount: missing ?? figures.sheets,
+			};
+			return { glass: list.glass, figures, need, usedMm2: figures.takenMm2 - figures.keptMm2 };
+		}),
+	);
+}

@@ -7,16 +7,18 @@ interface Frame {
 	label: string;
 	error?: string | undefined;
 	hint?: string;
+	/** The label is read aloud only: what stands beside it says it. */
+	quiet?: boolean | undefined;
 	children: (ids: { id: string; describedBy: string | undefined }) => ReactNode;
 }
 
 /** A label, its field, and the one sentence that says what is wrong with it. */
-export function Field({ label, error, hint, children }: Frame) {
+export function Field({ label, error, hint, quiet, children }: Frame) {
 	const id = useId();
 	const note = error ?? hint;
 	return (
 		<div className="flex min-w-0 flex-col gap-1">
-			<label htmlFor={id} className="font-semibold">
+			<label htmlFor={id} className={quiet ? "sr-only" : "font-semibold"}>
 				{label}
 			</label>
 			{children({ id, describedBy: note ? `${id}-note` : undefined })}
@@ -40,13 +42,14 @@ interface FigureField {
 	kind: "length" | "temperature" | "mass" | "count" | "degrees" | "hours" | "minutes" | "percent";
 	autoFocus?: boolean;
 	compact?: boolean;
+	quiet?: boolean;
 }
 
 /**
  * A number with its unit. Accepts any way of writing it ("2 1/2 in", "6.4cm", "1480F") whatever the screen shows; what
  * cannot be read stays as typed, with a sentence.
  */
-export function NumberField({ label, value, onChange, error, hint, kind, autoFocus, compact }: FigureField) {
+export function NumberField({ label, value, onChange, error, hint, kind, autoFocus, compact, quiet }: FigureField) {
 	const { units } = usePrefs();
 	const [typed, setTyped] = useState<string | null>(null);
 	const [misread, setMisread] = useState<string | undefined>();
@@ -88,7 +91,7 @@ export function NumberField({ label, value, onChange, error, hint, kind, autoFoc
 		}
 	};
 	return (
-		<Field label={label} error={misread ?? error} hint={hint}>
+		<Field label={label} error={misread ?? error} hint={hint} quiet={quiet}>
 			{({ id, describedBy }) => (
 				<span
 					className={`input figure flex w-full items-center gap-1 ${compact ? "input-sm h-9" : "h-11"} ${(misread ?? error) ? "border-error" : ""}`}
@@ -131,11 +134,13 @@ export function TextField(props: {
 	inputMode?: "numeric";
 	type?: string;
 	compact?: boolean;
+	quiet?: boolean;
+	placeholder?: string;
 }) {
 	const { label, value, onChange, error, hint, multiline, type = "text", autoComplete = "off", compact } = props;
 	const common = { value, onChange: (event: { target: { value: string } }) => onChange(event.target.value) };
 	return (
-		<Field label={label} error={error} hint={hint}>
+		<Field label={label} error={error} hint={hint} quiet={props.quiet}>
 			{({ id, describedBy }) =>
 				multiline ? (
 					<textarea
@@ -155,6 +160,7 @@ export function TextField(props: {
 						aria-invalid={Boolean(error)}
 						autoComplete={autoComplete}
 						inputMode={props.inputMode}
+						placeholder={props.placeholder}
 						{...common}
 					/>
 				)

@@ -42,6 +42,8 @@ const FILLED_TO_USE_UP = [0.4, 0.02] as const;
 /** A score is worth so much glass, mm². Common practice, no source. */
 const SCORE_MM2 = 600;
 const NOISE = 0.35;
+/** Passes a glass: after so many nothing much is won any more (docs/benchmarks.md). The same everywhere, so the plans are too. */
+export const USUAL_PASSES = 300;
 /** So many passes begin from nothing; the later ones take a part of the best plan apart. */
 const FRESH = 16;
 

@@ -58,7 +58,7 @@ export function ClearSheet({ row, at, onDone }: Props) {
 						{rests.map(({ xMm, yMm, widthMm, heightMm }, i) => {
 							const size = sizeWords([widthMm, heightMm], figure);
 							return (
-								<li key={`${xMm} ${yMm}`} className="grid grid-cols-[1fr_110px] items-end gap-3 py-1.5">
+								<li key={`${xMm} ${yMm}`} className="grid grid-cols-[1fr_110px] items-center gap-3 py-1.5">
 									<Check
 										label={`keep ${size}`}
 										checked={marks.has(i)}
@@ -67,6 +67,8 @@ export function ClearSheet({ row, at, onDone }: Props) {
 									{marks.has(i) && (
 										<TextField
 											compact
+											quiet
+											placeholder="its mark"
 											label={`Mark on ${size}`}
 											value={marks.get(i) ?? ""}
 											onChange={(mark) => keep(i, mark)}

@@ -4,9 +4,11 @@ import { framed, type StationProps } from "../../ui/frame/framed";
 import { NoClass } from "../../ui/session-picker";
 import { CutCautions } from "./cut-cautions";
 import { CutTabs, pathOf } from "./cut-tabs";
+import { OldKits } from "./old-kits";
 import { PartsList } from "./parts-list";
 import { PlanForm } from "./plan-form";
 import { Sheets } from "./sheets";
+import { ThreadList } from "./thread-list";
 import { TogetherPicker } from "./together-picker";
 
 export default framed("cut", "cut", Cut);
@@ -62,7 +64,9 @@ function Parts({
 						Choose a kit on the right and say how many: the list counts parts and spares for you.
 					</Empty>
 				)}
+				<OldKits runs={view.runs} />
 				<PartsList runs={view.runs} glasses={view.glasses} />
+				<ThreadList view={view} />
 			</section>
 			<section aria-label="Plan" className="scroll-y border-l border-line px-5 py-4">
 				<PlanForm key={sessionId} view={view} sessionId={sessionId} />

@@ -1,4 +1,5 @@
 import type { CutRun } from "@contract/stock";
+import { lineKeyOf } from "@core/cutting/glass-lists";
 import { boundsOf } from "@core/geometry/bounds";
 import { regionOfShape, sizesOf } from "@core/geometry/shape";
 import type { Glass } from "@core/glass/glass";
@@ -9,7 +10,7 @@ import { SHAPE_WORDS } from "../../ui/part-words";
 import { regionPath } from "../../ui/region-path";
 import { SwatchPair } from "../../ui/signs";
 import { TicksTrouble } from "./ticks-trouble";
-import { lineKeyOf, useTicks } from "./use-ticks";
+import { useTicks } from "./use-ticks";
 
 type Line = CutRun["lines"][number];
 

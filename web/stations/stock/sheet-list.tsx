@@ -1,8 +1,9 @@
 import type { CutView } from "@contract/stock";
+import { lineKeyOf } from "@core/cutting/glass-lists";
 import type { StripProgress } from "@core/cutting/plan/progress";
 import { useFigure } from "../../lib/prefs";
+import { sheetName } from "./source-words";
 import type { GlassOnBench } from "./use-bench";
-import { lineKeyOf } from "./use-ticks";
 
 interface Props {
 	groups: readonly GlassOnBench[];
@@ -53,9 +54,7 @@ export function SheetList(props: Props) {
 										<rect width="34" height="28" fill={glass.boughtColour} className="stroke-base-content/30" />
 									</svg>
 									<span className="min-w-0 grow">
-										<b className="block truncate">
-											{glass.name}, sheet {sheet + 1}
-										</b>
+										<b className="block truncate">{sheetName(glass.name, sheet, kept?.plan)}</b>
 										<span className="figure text-soft">
 											{kept ? `${done} of ${parts} cut` : `${parts} parts, only proposed`}
 										</span>

@@ -13,13 +13,15 @@ interface Props {
 	now: number;
 	rules: CutRules;
 	glass: Glass;
+	/** What is above its strips is cut from further, as a sheet of its own. */
+	goesOn: boolean;
 	onStrip(strip: number): void;
 }
 
 const EDGE = { left: 46, right: 58, top: 6, foot: 34 };
 
 /** A sheet to scale with its scores in their order: what is done is faded, what is next is framed. */
-export function SheetMap({ plan, progress, now, rules, glass, onStrip }: Props) {
+export function SheetMap({ plan, progress, now, rules, glass, goesOn, onStrip }: Props) {
 	const figure = useFigure();
 	const { units } = usePrefs();
 	const { lengthMm, heightMm } = asLaid(plan);
@@ -40,9 +42,10 @@ export function SheetMap({ plan, progress, now, rules, glass, onStrip }: Props) 
 			aria-label={`Sheet ${figure({ mm: lengthMm })} by ${figure({ mm: heightMm })}, ${plan.strips.length} strips`}
 		>
 			<rect width={lengthMm} height={heightMm} className="fill-base-100 stroke-base-content/50" strokeWidth={size} />
-			{restsOf(plan, rules).map((rest) => (
-				<KeptRest key={`${rest.xMm} ${rest.yMm}`} rest={rest} size={size} />
-			))}
+			{restsOf(plan, rules).map((rest) => {
+				const isTop = rest.widthMm === lengthMm && Math.abs(rest.yMm + rest.heightMm - heightMm) < 0.01;
+				return <KeptRest key={`${rest.xMm} ${rest.yMm}`} rest={rest} size={size} goesOn={goesOn && isTop} />;
+			})}
 			{plan.strips.map((strip, i) => (
 				<StripDrawing
 					key={strip.yMm}
@@ -185,10 +188,10 @@ function NowFrame({
 }
 
 /** What is kept for the rack; its size stands in it where there is room. */
-function KeptRest({ rest, size }: { rest: Rest; size: number }) {
+function KeptRest({ rest, size, goesOn }: { rest: Rest; size: number; goesOn: boolean }) {
 	const figure = useFigure();
 	const { xMm, yMm, widthMm, heightMm } = rest;
-	const words = `keep ${figure({ mm: widthMm })} × ${figure({ mm: heightMm })}`;
+	const words = `${goesOn ? "cut from further:" : "keep"} ${figure({ mm: widthMm })} × ${figure({ mm: heightMm })}`;
 	const fits = widthMm > words.length * 6 * size && heightMm > 16 * size;
 	return (
 		<g>

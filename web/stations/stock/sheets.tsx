@@ -1,4 +1,5 @@
 import type { CutView } from "@contract/stock";
+import { lineKeyOf } from "@core/cutting/glass-lists";
 import { nextStripOf } from "@core/cutting/plan/progress";
 import type { CutAim } from "@core/cutting/plan/search";
 import { USUAL_CUT_RULES } from "@core/cutting/plan/types";
@@ -13,12 +14,13 @@ import { ClearSheet } from "./clear-sheet";
 import { CutCautions } from "./cut-cautions";
 import { CutFiles } from "./cut-files";
 import { NowPanel } from "./now-panel";
+import { OldKits } from "./old-kits";
 import { PlanChoice } from "./plan-choice";
 import { SheetList } from "./sheet-list";
 import { SheetMap } from "./sheet-map";
-import { sourceWords } from "./source-words";
+import { sheetName, sourceWords } from "./source-words";
 import { type GlassOnBench, useBench, useMending, usePlanKeeping } from "./use-bench";
-import { lineKeyOf, useTicks } from "./use-ticks";
+import { useTicks } from "./use-ticks";
 
 /** A class's list as sheets with their scores in order; beside it what is to do now, or which plan to cut by. */
 export function Sheets({ view, usual }: { view: CutView; usual: { widthMm: number; heightMm: number } }) {
@@ -56,6 +58,7 @@ export function Sheets({ view, usual }: { view: CutView; usual: { widthMm: numbe
 				doneOf={ticks.doneOf}
 			/>
 			<section aria-label="Sheet" className="flex min-h-0 flex-col gap-2 px-5 py-3 max-lg:shrink-0">
+				<OldKits runs={view.runs} />
 				{tooLarge && (
 					<p className="font-semibold text-warning">
 						{short} {short === 1 ? "part is" : "parts are"} larger than a sheet of {tooLarge.glass.name} (
@@ -150,7 +153,8 @@ function TheSheet({ group, number, now, view, onStrip }: SheetProps) {
 	const plan = sheets[number - 1];
 	if (!plan) return null;
 	const from = kept?.plan.sheets[number - 1]?.from;
-	const title = `${glass.name}, sheet ${number}`;
+	const title = sheetName(glass.name, number - 1, kept?.plan);
+	const goesOn = kept?.plan.sheets.some((one) => one.from.kind === "rest" && one.from.of === number - 1) ?? false;
 	return (
 		<>
 			<div className="flex items-baseline justify-between gap-4">
@@ -179,6 +183,7 @@ function TheSheet({ group, number, now, view, onStrip }: SheetProps) {
 					now={now}
 					rules={USUAL_CUT_RULES}
 					glass={glass}
+					goesOn={goesOn}
 					onStrip={onStrip}
 				/>
 			</div>

@@ -1,6 +1,12 @@
 import type { SheetStockRow } from "@contract/stock";
-import type { SheetSource } from "@core/cutting/plan/kept";
+import type { KeptPlan, SheetSource } from "@core/cutting/plan/kept";
 import { type SheetPlan, WHOLE } from "@core/cutting/plan/types";
+
+/** What a sheet of a plan is called: "dusk, sheet 1", "dusk, rest of sheet 1". */
+export const sheetName = (glass: string, index: number, plan: KeptPlan | undefined): string => {
+	const from = plan?.sheets[index]?.from;
+	return from?.kind === "rest" ? `${glass}, rest of sheet ${from.of + 1}` : `${glass}, sheet ${index + 1}`;
+};
 
 /** Where to fetch a sheet of a plan from. @param from undefined while the plan is only proposed */
 export function sourceWords(

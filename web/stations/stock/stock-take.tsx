@@ -62,6 +62,7 @@ export function StockTake({ items, glasses, onDone }: Props) {
 								<span className="figure text-soft">book: {amountWords(item.amount, item.kind, figure)}</span>
 								<NumberField
 									compact
+									quiet
 									kind={unitOf(item.kind) === "g" ? "mass" : "count"}
 									label={`Count of ${itemName(item, glasses)} ${itemSize(item, figure)}`}
 									value={counts.get(item.id) ?? null}

@@ -6,7 +6,7 @@ import { usePrefs } from "../../lib/prefs";
 import { SessionPicker } from "../../ui/session-picker";
 
 interface Props {
-	view: CutView;
+	view: Pick<CutView, "sessions" | "together">;
 	session: SessionBrief;
 	path: string;
 }

@@ -1,35 +1,21 @@
 import type { CutPlanRow, CutRun, CutView, SheetStockRow } from "@contract/stock";
-import { blanksOf } from "@core/cutting/plan/blanks";
-import { cutSoFar, notYetCut, stillToCut } from "@core/cutting/plan/cut-so-far";
+import { cutBefore, glassLists, type GlassList as Listed, taskOf } from "@core/cutting/glass-lists";
+import { cutSoFar, stillToCut } from "@core/cutting/plan/cut-so-far";
 import { leastSheets } from "@core/cutting/plan/figures";
-import { keptPlanOf, restId, type SheetStock } from "@core/cutting/plan/keep-plan";
+import { keptPlanOf, restId } from "@core/cutting/plan/keep-plan";
 import { usedByPlan } from "@core/cutting/plan/kept";
 import { keptFigures } from "@core/cutting/plan/kept-figures";
 import { progressOf, type StripProgress } from "@core/cutting/plan/progress";
 import type { CutAim, CutTask } from "@core/cutting/plan/search";
 import { type Blank, type CutPlan, type PlanFigures, type SheetPlan, USUAL_CUT_RULES } from "@core/cutting/plan/types";
-import type { Glass } from "@core/glass/glass";
-import { groupBy } from "@core/group-by";
 import { useEffect, useState } from "react";
 import { useAct } from "../../lib/api";
 import type { CutOutlook } from "../../workers/cut.worker";
 import { planOnce, useCutPlan } from "./use-cut-plan";
-import { lineKeyOf, type Ticks } from "./use-ticks";
-
-type Line = CutRun["lines"][number] & { runId: string };
+import type { Ticks } from "./use-ticks";
 
 /** One glass of the list: what is wanted of it, what there is to cut it from, the plan somebody cuts by. */
-export interface GlassList {
-	glass: Glass;
-	lines: Line[];
-	runIds: string[];
-	wanted: Blank[];
-	/** Whole sheets and offcuts to plan with. */
-	sheet: CutTask["sheet"];
-	stock: SheetStock | undefined;
-	offcuts: SheetStockRow[];
-	kept: CutPlanRow | undefined;
-}
+export type GlassList = Listed<CutRun["lines"][number], SheetStockRow, CutPlanRow>;
 
 /** One glass on the bench: its list with the plan that is shown, kept or proposed. */
 export interface GlassOnBench extends GlassList {
@@ -45,51 +31,6 @@ export interface GlassOnBench extends GlassList {
 	/** The list was changed, or something broke, since the plan was made. */
 	isStale: boolean;
 }
-
-/** The glasses of a list with their stock; the size of sheet is that of the largest one there is, else the studio's usual. */
-export function glassLists(
-	view: Pick<CutView, "runs" | "glasses" | "stock" | "plans">,
-	usual: CutTask["sheet"],
-): GlassList[] {
-	const lines = view.runs.flatMap(({ id, lines: its }) => its.map((line) => ({ ...line, runId: id })));
-	const sheets = lines.filter(({ kind, shape }) => kind === "sheet" && shape);
-	return [...groupBy(sheets, ({ glassId }) => glassId).entries()].flatMap(([glassId, its]) => {
-		const glass = view.glasses.find(({ id }) => id === glassId);
-		if (!glass) return [];
-		const stock = view.stock.filter((one) => one.glassId === glassId && one.amount > 0);
-		const whole = stock
-			.filter(({ kind }) => kind === "sheet")
-			.sort((a, b) => b.widthMm * b.heightMm - a.widthMm * a.heightMm)[0];
-		const runIds = [...new Set(its.map(({ runId }) => runId))];
-		return [
-			{
-				glass,
-				lines: its,
-				runIds,
-				wanted: blanksOf(its, glass.directed, (line) => lineKeyOf(line.runId, line.key)),
-				sheet: whole ? { widthMm: whole.widthMm, heightMm: whole.heightMm } : usual,
-				stock: whole && { itemId: whole.id, amount: whole.amount },
-				offcuts: stock.filter(({ kind }) => kind === "offcut"),
-				kept: view.plans.find((one) => one.glassId === glassId && one.runIds.some((id) => runIds.includes(id))),
-			},
-		];
-	});
-}
-
-/** Parts that were cut without a plan, by their keys. */
-const cutBefore = ({ lines }: GlassList): Record<string, number> =>
-	Object.fromEntries(
-		lines.flatMap(({ runId, key, done, broken }) =>
-			done + broken > 0 ? [[lineKeyOf(runId, key), done + broken] as const] : [],
-		),
-	);
-
-const taskOf = (list: GlassList): CutTask => ({
-	blanks: notYetCut(list.wanted, cutBefore(list)),
-	offcuts: list.offcuts.map(({ id, widthMm, heightMm }) => ({ id, widthMm, heightMm })),
-	sheet: list.sheet,
-	rules: USUAL_CUT_RULES,
-});
 
 const sum = (all: readonly number[]): number => all.reduce((total, n) => total + n, 0);
 

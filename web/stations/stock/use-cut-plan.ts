@@ -1,10 +1,8 @@
-import type { CutProgress, CutTask } from "@core/cutting/plan/search";
+import { type CutProgress, type CutTask, USUAL_PASSES } from "@core/cutting/plan/search";
 import { proxy, wrap } from "comlink";
 import { useEffect, useMemo, useState } from "react";
 import type { CutOutlook, Planner } from "../../workers/cut.worker";
 
-/** Passes a glass: after so many nothing much is won any more (docs/benchmarks.md). The same on every tablet, so the plans are too. */
-export const PASSES = 300;
 /** For the rest of a plan that is being cut: an answer while one waits (docs/benchmarks.md). */
 const PASSES_WHILE_CUTTING = 24;
 
@@ -37,7 +35,7 @@ export function useCutPlan(tasks: readonly CutTask[]) {
 			now.outlooks[i] = outlook;
 			show();
 		});
-		void wrap<Planner>(worker).search(list, PASSES, tell, tellMore);
+		void wrap<Planner>(worker).search(list, USUAL_PASSES, tell, tellMore);
 		return () => worker.terminate();
 	}, [list, key]);
 	const own = found?.key === key ? found : undefined;
@@ -45,7 +43,7 @@ export function useCutPlan(tasks: readonly CutTask[]) {
 		plans: own?.plans ?? [],
 		outlooks: own?.outlooks ?? [],
 		/** 0 to 1; 1 once nothing is searched for any more. */
-		share: list.length === 0 ? 1 : (own?.done ?? 0) / (PASSES * list.length),
+		share: list.length === 0 ? 1 : (own?.done ?? 0) / (USUAL_PASSES * list.length),
 	};
 }
 

@@ -1,9 +1,8 @@
 import type { ActionInput } from "@contract/actions";
 import type { CutRun } from "@contract/stock";
+import { lineKeyOf } from "@core/cutting/glass-lists";
 import { useEffect, useState } from "react";
 import { useAct } from "../../lib/api";
-
-export const lineKeyOf = (runId: string, lineKey: string): string => `${runId} ${lineKey}`;
 
 type Tap = ActionInput<"tickCut">;
 const keyOf = ({ cutRunId, lineKey }: Tap): string => lineKeyOf(cutRunId, lineKey);

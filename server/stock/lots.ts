@@ -1,0 +1,34 @@
+import { randomUUID } from "node:crypto";
+import { keyOf } from "@core/stock/to-buy";
+import { finishLot, lockLot, writeLot } from "@db/queries/bags";
+import { loadStock } from "@db/queries/stock-book";
+import { stockItem } from "@db/schema";
+import type { UseCase } from "../house/context";
+import { inTheBook } from "../house/refusal";
+import { recordStock } from "./models/take";
+
+/** So many parts are wanted that have to be fired first. */
+export const orderLot: UseCase<"orderLot"> = async ({ tx, now }, { lotId, ...lot }) => {
+	await writeLot(tx, { id: lotId, ...lot, wantedAt: now });
+	return { lotId };
+};
+
+/** A lot is out of the kiln: its good parts are stock. */
+export const endLot: UseCase<"endLot"> = async (context, { lotId, made }) => {
+	const { tx, now } = context;
+	const lot = inTheBook(await lockLot(tx, lotId), "lot");
+	if (lot.firedAt) return { made: lot.made ?? 0 }; // the same press sent twice
+	await finishLot(tx, lotId, now, made);
+	if (made === 0) return { made };
+	const thing = { kind: "component" as const, glassId: lot.glassId, sizeMm: lot.sizeMm, widthMm: null, heightMm: null };
+	const name = lot.glassId ? "" : lot.name;
+	const known = (await loadStock(tx)).find((one) => !one.retired && keyOf(one) === keyOf({ ...thing, name }));
+	const itemId = known?.id ?? randomUUID();
+	if (!known)
+		await tx.insert(stockItem).values({
+			...{ ...thing, id: itemId, name, place: "", low: null, buyAmount: 1, priceMinor: null, supplier: "" },
+			fromItemId: null,
+		});
+	await recordStock(context, [{ eventId: lotId, itemId, reason: "returned", change: made, note: "out of the kiln" }]);
+	return { made };
+};

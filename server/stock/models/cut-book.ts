@@ -1,0 +1,48 @@
+import { cutPlansOf, cutRunsOf, sessionsCutWith } from "@db/queries/stock";
+import { loadStock } from "@db/queries/stock-book";
+import { sessionOf } from "../../classes/models/session";
+import type { ViewContext } from "../../house/view";
+import { linesOf } from "./lines";
+
+/** A class, and others with it, as they are cut: lists, plans, and the glass on the racks. */
+export async function cutBook(
+	context: ViewContext,
+	params: { session?: string | undefined; also?: string[] | undefined },
+) {
+	const { db, studio } = context;
+	const { sessions, session } = await sessionOf(context, params.session);
+	const asked = session ? [session.id, ...(params.also ?? [])] : [];
+	const all = session ? [...new Set([...asked, ...(await sessionsCutWith(db, asked))])] : [];
+	const rows = await cutRunsOf(db, all);
+	const items = await loadStock(db, { prices: context.actor.role === "instructor" });
+	return {
+		sessions,
+		session,
+		together: all.filter((id) => id !== session?.id),
+		items,
+		runs: rows.map((row) => ({
+			id: row.run.id,
+			sessionId: row.run.sessionId,
+			kits: row.run.kits,
+			kit: row.kit.document,
+			kitId: row.kit.keptId,
+			version: row.kit.version,
+			isOld: row.isOld,
+			lines: linesOf(row, studio),
+		})),
+		plans: (
+			await cutPlansOf(
+				db,
+				rows.map(({ run }) => run.id),
+			)
+		).map(({ id, revision, glassId, runIds, document, startedAt, actorName }) => ({
+			...{ id, revision, glassId, runIds, plan: document },
+			...{ startedAt: startedAt.toISOString(), actor: actorName },
+		})),
+		stock: items.flatMap(({ id, kind, glassId, name, widthMm, heightMm, place, amount, retired }) =>
+			(kind === "sheet" || kind === "offcut") && glassId && widthMm && heightMm && !retired
+				? [{ id, kind, glassId, name, widthMm, heightMm, place, amount }]
+				: [],
+		),
+	};
+}

@@ -1,0 +1,119 @@
+import { randomUUID } from "node:crypto";
+import { METRIC } from "@core/units/phrase";
+import { closePool } from "@server/heavy/in-pool";
+import { shoppingPaperOf } from "@server/stock/papers";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { refusal } from "../support/refusal";
+import { type DemoStudio, demoStudio } from "../support/studio";
+
+let studio: DemoStudio;
+let session: string;
+let runId: string;
+beforeAll(async () => {
+	studio = await demoStudio();
+	const { sessions } = await studio.see("calendar");
+	session = sessions.find(({ title }) => title === "Wind and weather")?.id ?? "";
+	runId = (await studio.see("bags", { session })).kits[0]?.runId ?? "";
+});
+afterAll(async () => {
+	await studio.close();
+	await closePool();
+});
+
+const bags = async () => (await studio.see("bags", { session })).kits[0];
+const bag = async (number: number) => (await bags())?.bags[number - 1];
+const line = (number: number, lineKey: string, inIt = true) =>
+	studio.act("packLine", { cutRunId: runId, number, lineKey, inIt }, { role: "assistant" });
+const pack = (number: number, packed: boolean, all = false) =>
+	studio.act("packBag", { cutRunId: runId, number, packed, ...(all && { all }) }, { role: "assistant" });
+const sentence = async (work: Promise<unknown>) => (await refusal(work)).problems[0]?.sentence;
+
+describe("bags", () => {
+	it("there is one for each kit, with a code of its own and everything that belongs in it", async () => {
+		const kit = await bags();
+		expect(kit?.bags.map(({ number }) => number)).toEqual([1, 2, 3, 4, 5, 6, 7, 8]);
+		expect(new Set(kit?.bags.map(({ code }) => code)).size).toBe(8);
+		// A nine-patch: one base, five and four patches, then glue, sheet and label.
+		expect(kit?.contents.map(({ count }) => count).sort()).toEqual([1, 1, 1, 1, 4, 5]);
+		const { labels } = await studio.see("bagLabels", { session });
+		expect(labels.map(({ code }) => code)).toEqual(kit?.bags.map(({ code }) => code));
+		expect(labels[0]).toMatchObject({ kit: "Nine-patch coaster", number: 1, of: 8, version: kit?.version });
+	});
+
+	it("two who pack one bag at once lose nothing; taken out again it is open again", async () => {
+		const keys = (await bags())?.contents.map(({ key }) => key) ?? [];
+		await Promise.all(keys.map((key, i) => line(2, key).then(() => (i % 2 === 0 ? line(2, key) : undefined))));
+		expect((await bag(2))?.inIt.sort()).toEqual([...keys].sort());
+		expect(await pack(2, true)).toEqual({ missing: 0 });
+		expect((await bag(2))?.packedBy).toBeTruthy();
+		await line(2, keys[0] ?? "", false);
+		expect(await bag(2)).toMatchObject({ packedAt: null, packedBy: null });
+	});
+
+	it("closed with something missing it says how much; all in at once it says none", async () => {
+		expect(await pack(3, true)).toEqual({ missing: 6 });
+		expect((await bag(3))?.inIt).toEqual([]);
+		expect(await pack(3, true, true)).toEqual({ missing: 0 });
+		expect(await pack(3, false)).toEqual({ missing: 0 });
+	});
+
+	it("what does not belong in it, and a bag of nobody, are told", async () => {
+		expect(await sentence(line(1, "dusk:rectangle:1x1"))).toMatch(/does not belong in the bag any more/);
+		expect(await sentence(line(9, "glue"))).toBe("This list is for 8 kits now: there is no bag 9. Look again.");
+		expect(await sentence(line(0, "glue"))).toMatch(/The bag must be at least 1/);
+	});
+
+	it("more kits, more bags; those that are packed stay", async () => {
+		const { kits } = await studio.see("bags", { session });
+		await studio.act("planCut", { sessionId: session, kitId: kits[0]?.kitId ?? "", kits: 10 });
+		const now = await bags();
+		expect(now?.bags).toHaveLength(10);
+		expect(now?.bags.every(({ code }) => code !== null)).toBe(true);
+		expect(now?.bags[1]?.inIt).toHaveLength(5);
+	});
+});
+
+describe("what is fired before it is packed", () => {
+	it("is wanted by the list, comes as a lot, and is stock once it came out; sent twice it counts once", async () => {
+		const lot = { lotId: randomUUID(), name: "dot", glassId: "stubble", sizeMm: 9, count: 24, sessionId: session };
+		await studio.act("orderLot", lot, { role: "assistant" });
+		await studio.act("orderLot", lot, { role: "assistant" });
+		expect((await studio.see("bags", { session })).lots.filter(({ id }) => id === lot.lotId)).toHaveLength(1);
+		expect(await studio.act("endLot", { lotId: lot.lotId, made: 22 }, { role: "assistant" })).toEqual({ made: 22 });
+		expect(await studio.act("endLot", { lotId: lot.lotId, made: 3 }, { role: "assistant" })).toEqual({ made: 22 });
+		const dots = async () =>
+			(await studio.see("stock")).items.filter(
+				({ kind, glassId, sizeMm }) => kind === "component" && glassId === "stubble" && sizeMm === 9,
+			);
+		expect(await dots()).toMatchObject([{ amount: 22 }]);
+		const more = { ...lot, lotId: randomUUID() };
+		await studio.act("orderLot", more);
+		await studio.act("endLot", { lotId: more.lotId, made: 24 });
+		expect(await dots()).toMatchObject([{ amount: 46 }]);
+		const none = { ...lot, lotId: randomUUID() };
+		await studio.act("orderLot", none);
+		await studio.act("endLot", { lotId: none.lotId, made: 0 });
+		expect(await dots()).toMatchObject([{ amount: 46 }]);
+		expect((await studio.see("bags", { session })).lots).toEqual([]);
+	});
+});
+
+describe("what is to be bought", () => {
+	it("is what the lists take beyond the stock, as the plans say; assistants see no money", async () => {
+		const seen = await studio.see("shopping", { session });
+		const clear = seen.sheets.find(({ glassId }) => glassId === "clear");
+		expect((clear?.sheets ?? 0) + (clear?.offcuts ?? 0)).toBeGreaterThanOrEqual(1);
+		expect(seen.kits).toBe(10);
+		expect(seen.sheets.every(({ costMinor }) => costMinor === null || costMinor > 0)).toBe(true);
+		// The demo's racks: limewash powder stands at 140 g, to be bought again at 200.
+		expect(seen.lines).toContainEqual(expect.objectContaining({ glassId: "limewash-powder", isLow: true, units: 1 }));
+		const theirs = await studio.see("shopping", { session }, undefined, "assistant");
+		expect(theirs.currency).toBeNull();
+		expect(JSON.stringify(theirs)).not.toMatch(/"costMinor":\d/);
+	});
+
+	it("comes as a PDF", async () => {
+		const { body } = await shoppingPaperOf(studio.db, studio.who("assistant", new Date()), { session }, METRIC);
+		expect(Buffer.from(body).subarray(0, 5).toString()).toBe("%PDF-");
+	});
+});

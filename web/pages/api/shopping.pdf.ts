@@ -1,0 +1,20 @@
+import { database } from "@server/house/database";
+import { Refusal } from "@server/house/refusal";
+import { knownParams } from "@server/house/see";
+import { shoppingPaperOf } from "@server/stock/papers";
+import { fileResponse, refusalResponse, who } from "@web/endpoint";
+import { PREFS_COOKIE, readPrefs } from "@web/lib/prefs";
+import type { APIRoute } from "astro";
+
+/** The shopping list of ?session and ?also. */
+export const GET: APIRoute = async (context) => {
+	try {
+		const asking = who(context);
+		const params = knownParams("shopping", Object.fromEntries(context.url.searchParams));
+		const { units } = readPrefs(context.cookies.get(PREFS_COOKIE)?.value);
+		return fileResponse(await shoppingPaperOf(database().db, asking, params, units));
+	} catch (error) {
+		if (error instanceof Refusal) return refusalResponse(error);
+		throw error;
+	}
+};

@@ -1,0 +1,6 @@
+import type { BagsOfKit } from "@contract/stock";
+import type { BagLine } from "@core/cutting/bag";
+
+/** What is still to go into a bag. */
+export const missingOf = ({ contents }: BagsOfKit, inIt: readonly string[]): BagLine[] =>
+	contents.filter(({ key }) => !inIt.includes(key));
