@@ -4,7 +4,7 @@ import { useEffect, useMemo, useState } from "react";
 import type { CutOutlook, Planner } from "../../workers/cut.worker";
 
 /** For the rest of a plan that is being cut: an answer while one waits (docs/benchmarks.md). */
-const PASSES_WHILE_CUTTING = 24;
+const PASSES_WHILE_CUTTING = 12;
 
 const thread = () => new Worker(new URL("../../workers/cut.worker.ts", import.meta.url), { type: "module" });
 
