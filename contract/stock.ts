@@ -281,6 +281,17 @@ export const actions = {
 		.asks(z.strictObject({ lotId: id, made: count("How many are good", 0, 2000) }))
 		.touches("stock")
 		.answers<{ made: number }>(),
+	/** So many spares of one cut instead of the usual; null for the usual. */
+	setSpares: assistant
+		.asks(
+			z.strictObject({
+				cutRunId: id,
+				lineKey: words("The cut", 120, 1),
+				spares: count("Spares", 0, 500).nullable(),
+			}),
+		)
+		.touches("stock")
+		.answers<{ spares: number | null }>(),
 	/** Takes the kit as it is now in place of the one the list was made of. What is cut and still wanted stays counted. */
 	renewCut: assistant
 		.asks(z.strictObject({ cutRunId: id }))
@@ -330,7 +341,10 @@ export const actions = {
 
 export const views = {
 	bags: seenByAssistant.given({ session: optionalId }).of("stock", "kits", "classes", "glass").shows<BagsView>(),
-	bagLabels: seenByAssistant.given({ session: id }).of("stock").shows<{ labels: BagLabel[]; paper: PaperSize }>(),
+	bagLabels: seenByAssistant
+		.given({ session: id })
+		.of("stock", "kits", "classes")
+		.shows<{ labels: BagLabel[]; paper: PaperSize }>(),
 	shopping: seenByAssistant
 		.given({ session: optionalId, also: idList(12, "At most 12 classes at once.").optional() })
 		.of("stock", "kits", "classes", "glass", "studio")

@@ -5,7 +5,7 @@ import { blanksOf } from "./plan/blanks";
 import { notYetCut } from "./plan/cut-so-far";
 import type { SheetStock } from "./plan/keep-plan";
 import type { CutTask } from "./plan/search";
-import { type Blank, USUAL_CUT_RULES } from "./plan/types";
+import { type Blank, type CutRules, USUAL_CUT_RULES } from "./plan/types";
 
 /** A list that is cut, with how much of each line is done and broke. */
 export interface ListedRun<L extends CountedLine = CountedLine> {
@@ -86,9 +86,9 @@ export const cutBefore = ({ lines }: Pick<AnyList, "lines">): Record<string, num
 	);
 
 /** What a plan for a glass nobody cuts yet is searched for with: the same on every tablet and on the server. */
-export const taskOf = (list: AnyList): CutTask => ({
+export const taskOf = (list: AnyList, rules: CutRules = USUAL_CUT_RULES): CutTask => ({
 	blanks: notYetCut(list.wanted, cutBefore(list)),
 	offcuts: list.offcuts.map(({ id, widthMm, heightMm }) => ({ id, widthMm, heightMm })),
 	sheet: list.sheet,
-	rules: USUAL_CUT_RULES,
+	rules,
 });

@@ -33,6 +33,7 @@ CREATE TABLE "kit_bag" (
 	"number" integer NOT NULL,
 	"packed_at" timestamp with time zone,
 	"packed_by" text,
+	"taken" jsonb DEFAULT '{}'::jsonb NOT NULL,
 	CONSTRAINT "kit_bag_serial_unique" UNIQUE("serial"),
 	CONSTRAINT "kit_bag_cut_run_id_number_unique" UNIQUE("cut_run_id","number")
 );
@@ -76,6 +77,7 @@ CREATE TABLE "stock_record" (
 );
 --> statement-breakpoint
 ALTER TABLE "cut_event" ADD COLUMN "broke" integer DEFAULT 0 NOT NULL;--> statement-breakpoint
+ALTER TABLE "cut_run" ADD COLUMN "spares" jsonb DEFAULT '{}'::jsonb NOT NULL;--> statement-breakpoint
 ALTER TABLE "cut_tick" ADD COLUMN "broken" integer DEFAULT 0 NOT NULL;--> statement-breakpoint
 ALTER TABLE "component_lot" ADD CONSTRAINT "component_lot_glass_id_glass_id_fk" FOREIGN KEY ("glass_id") REFERENCES "public"."glass"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "component_lot" ADD CONSTRAINT "component_lot_session_id_class_session_id_fk" FOREIGN KEY ("session_id") REFERENCES "public"."class_session"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint

@@ -60,8 +60,12 @@ export const putIn = (tx: Transaction, bagId: string, keys: readonly string[], a
 export const takeOut = (tx: Transaction, bagId: string, lineKey: string) =>
 	tx.delete(kitBagLine).where(and(eq(kitBagLine.bagId, bagId), eq(kitBagLine.lineKey, lineKey)));
 
-export const closeBag = (tx: Transaction, bagId: string, packedAt: Date | null, packedBy: string | null) =>
-	tx.update(kitBag).set({ packedAt, packedBy }).where(eq(kitBag.id, bagId));
+/** Closes a bag, or opens it where `packedAt` is null. @param taken what the stock gave for it */
+export const closeBag = (
+	tx: Transaction,
+	bagId: string,
+	state: { packedAt: Date | null; packedBy: string | null; taken: Record<string, number> },
+) => tx.update(kitBag).set(state).where(eq(kitBag.id, bagId));
 
 /** Lots that are not fired yet, the oldest first. */
 export const openLots = (reader: Reader) =>

@@ -5,8 +5,8 @@ import { classSession, course, kitDesign, signUp, student } from "../schema";
 
 /** Who has a sign-up's e-mail in the studio's book: the same person, or of one family. */
 const samePeople = sql<Namesake[]>`(
-	select coalesce(json_agg(json_build_object('id', ${student.id}, 'name', ${student.name}) order by ${student.name}), '[]')
-	from ${student} where lower(${student.email}) = lower(${signUp.email}))`;
+	select coalesce(json_agg(json_build_object('id', one.id, 'name', one.name) order by one.name), '[]')
+	from student one where lower(one.email) = lower(sign_up.email))`;
 
 const namesOf = async (reader: Reader, kitIds: readonly string[]): Promise<Map<string, string>> =>
 	new Map(

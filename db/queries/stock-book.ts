@@ -1,4 +1,4 @@
-import { desc, eq, inArray, sql } from "drizzle-orm";
+import { desc, eq, gt, inArray, ne, or, sql } from "drizzle-orm";
 import type { Reader, Transaction } from "../connect";
 import { glass, stockItem, stockRecord } from "../schema";
 
@@ -7,8 +7,14 @@ type Item = typeof stockItem.$inferSelect;
 export type LockedItem = Item & { called: string; amount: number };
 type Entry = typeof stockRecord.$inferInsert;
 
-/** Everything that is kept, with what its records come to: in pieces or grams. */
-export async function loadStock(reader: Reader, { prices = false } = {}) {
+/**
+ * Everything that is kept, with what its records come to: in pieces or grams. An offcut that is used up never comes again.
+ * @param and these too, used up or not
+ */
+export async function loadStock(
+	reader: Reader,
+	{ prices = false, and = [] }: { prices?: boolean; and?: readonly string[] } = {},
+) {
 	const amounts = reader
 		.select({
 			itemId: stockRecord.itemId,
@@ -24,6 +30,7 @@ export async function loadStock(reader: Reader, { prices = false } = {}) {
 		.select({ item: stockItem, amount: amounts.amount, countedAt: amounts.countedAt })
 		.from(stockItem)
 		.leftJoin(amounts, eq(amounts.itemId, stockItem.id))
+		.where(or(ne(stockItem.kind, "offcut"), gt(amounts.amount, 0), inArray(stockItem.id, [...and])))
 		.orderBy(stockItem.kind, stockItem.glassId, stockItem.name, stockItem.id);
 	return rows.map(({ item, amount, countedAt }) => ({
 		...item,

@@ -29,6 +29,8 @@ export const cutRun = pgTable(
 			.notNull()
 			.references(() => kitVersion.id),
 		kits: integer("kits").notNull(),
+		/** Spares of a cut, by its key, where somebody wants other than the studio's usual: a fiddly one breaks more often. */
+		spares: jsonb("spares").$type<Record<string, number>>().notNull().default({}),
 	},
 	(t) => [unique().on(t.sessionId, t.kitVersionId)],
 );
@@ -151,6 +153,8 @@ export const kitBag = pgTable(
 		number: integer("number").notNull(),
 		packedAt: instant("packed_at"),
 		packedBy: text("packed_by"),
+		/** What the stock gave for it when it was closed: pieces or grams, by the thing. */
+		taken: jsonb("taken").$type<Record<string, number>>().notNull().default({}),
 	},
 	(t) => [unique().on(t.cutRunId, t.number)],
 );

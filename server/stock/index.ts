@@ -8,6 +8,7 @@ import { planCut, renewCut } from "./plan-cut";
 import { returnGlass } from "./return-glass";
 import { saveCutPlan } from "./save-cut-plan";
 import { saveStock } from "./save-stock";
+import { setSpares } from "./set-spares";
 import { tickCut } from "./tick-cut";
 import { bagLabels, bags, cut, shopping, stock } from "./views";
 
@@ -25,6 +26,7 @@ export const useCases = {
 	returnGlass,
 	saveCutPlan,
 	saveStock,
+	setSpares,
 	tickCut,
 };
 

@@ -130,7 +130,7 @@ describe("a plan somebody cuts by", () => {
 		const plans = lists.map((list) => planFor(list, stock));
 		expect(plans[0]?.sheets[0]?.from).toEqual({ kind: "offcut", itemId: offcut });
 		await begin(lists[0], "dusk", plans[0] as KeptPlan);
-		expect(await amountOf(offcut)).toBe(0);
+		expect(await amountOf(offcut)).toBeUndefined(); // used up: on no list any more
 		expect(await sentence(begin(lists[1], "dusk", plans[1] as KeptPlan))).toMatch(
 			/^Offcut “dusk, T\d+” was taken meanwhile for another plan\. Plan again/,
 		);
@@ -231,6 +231,21 @@ describe("a plan somebody cuts by", () => {
 		expect(run?.lines.find(({ key }) => key === lineKey)?.done).toBe(5);
 		await studio.act("planCut", { sessionId, kitId, kits: 3 });
 		expect((await see(sessionId)).runs.map(({ kits }) => kits)).toEqual([3]);
+	});
+
+	it("a fiddly cut gets more spares, and the plan is then one of another list", async () => {
+		const { sessionId, cutRunId } = await listed(8);
+		const list = await glassOf(sessionId, "dusk");
+		const lineKey = (list.wanted[0]?.key ?? "").split(" ").slice(1).join(" ");
+		const plan = planFor(list);
+		expect(await studio.act("setSpares", { cutRunId, lineKey, spares: 9 }, { role: "assistant" })).toEqual({
+			spares: 9,
+		});
+		expect((await glassOf(sessionId, "dusk")).wanted[0]?.count).toBe(32 + 9);
+		expect(await sentence(begin(list, "dusk", plan))).toMatch(/The list was changed since this plan was made/);
+		await studio.act("setSpares", { cutRunId, lineKey, spares: null });
+		expect((await glassOf(sessionId, "dusk")).wanted[0]?.count).toBe(32 + 4);
+		await begin(list, "dusk", plan);
 	});
 
 	it("its sheet comes as a PDF, true to scale or on one page; anything else is not there", async () => {

@@ -55,8 +55,8 @@ const form = (change: Record<string, unknown> = {}) => ({
 	kitIds: [] as string[],
 	...change,
 });
-/** Each from an address of its own. */
-const ask = (key: string, typed: unknown, address = `10.0.0.${++person}`, now = new Date()) =>
+/** Each from an address of its own, and after the one before. */
+const ask = (key: string, typed: unknown, address = `10.0.0.${++person}`, now = new Date(Date.now() + person)) =>
 	signUp(studio.db, key, typed, address, now);
 const door = async (key: string) => {
 	const its = await signUpDoor(studio.db, key, new Date());

@@ -77,6 +77,7 @@ async function paramsOf(view: ViewName): Promise<Record<string, string>> {
 		piece: { code: waiting[0]?.code ?? "" },
 		find: { q: "Var" },
 		labels: { codes: waiting[0]?.code ?? "" },
+		bagLabels: { session: sessions[0]?.id ?? "" },
 	};
 	return byView[view] ?? {};
 }

@@ -15,6 +15,7 @@ let port = 0;
 /** What undoes the newest migration, so that it can be made again. */
 const UNDO_NEWEST = [
 	"drop table kit_bag_line, kit_bag, component_lot, stock_record, stock_item, cut_plan_run, cut_plan",
+	"alter table cut_run drop column spares",
 	"alter table cut_event drop column broke",
 	"alter table cut_tick drop column broken",
 ];

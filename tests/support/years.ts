@@ -8,6 +8,9 @@ export const STATIONS: [ViewName, Record<string, string>][] = [
 	["today", {}],
 	["kits", {}],
 	["cut", {}],
+	["bags", {}],
+	["shopping", {}],
+	["stock", {}],
 	["bench", {}],
 	["dry", {}],
 	["load", {}],
@@ -47,5 +50,18 @@ export async function addYears(
 		insert into kiln_reading_span (kiln_id, at, n, low_c, high_c)
 		select kiln_id, to_timestamp(floor(extract(epoch from at) / 600) * 600), count(*), min(air_c), max(air_c)
 		from kiln_reading where at < now() - interval '90 days' group by 1, 2 on conflict do nothing`);
+	// A record of the stock for every third piece, and offcuts that were cut up long ago.
+	await db.execute(sql`
+		insert into stock_item (id, kind, glass_id, name, width_mm, height_mm, place, buy_amount, supplier)
+		select gen_random_uuid(), 'offcut', 'dusk', 'old' || n, 100, 60, 'bin', 1, '' from generate_series(1, ${Math.ceil(pieces / 60)}) n`);
+	await db.execute(sql`
+		insert into stock_record (id, item_id, reason, change, at, actor_name, note)
+		select gen_random_uuid(), item.id, reason, change, now() - interval '90 days', '', ''
+		from stock_item item, (values ('returned', 1), ('taken', -1)) v (reason, change)
+		where item.name like 'old%' or item.kind <> 'offcut'`);
+	await db.execute(sql`
+		insert into stock_record (id, item_id, reason, change, at, actor_name, note)
+		select gen_random_uuid(), ids[1 + n % array_length(ids, 1)], 'taken', 0, now() - n * interval '4 hours', '', ''
+		from generate_series(1, ${Math.ceil(pieces / 3)}) n, (select array_agg(id) as ids from stock_item where kind <> 'offcut') s`);
 	await db.execute(sql`analyze`);
 }

@@ -30,7 +30,8 @@ export function nextStrip(
 	grid: Grid,
 	noise: Noise,
 ): RawStrip | undefined {
-	const heights = heightsOf(length, most, left, grid);
+	// Half of the noisy passes also stand blanks upright: a strip as high as a blank is long.
+	const heights = heightsOf(length, most, left, grid, noise.amount > 0 && noise.next() < 0.5);
 	// Noisy passes take the tallest as it comes half of the time: they are twice as fast, and differ more.
 	const tried = noise.amount > 0 && noise.next() < 0.5 ? 1 : CANDIDATES;
 	let best: (RawStrip & { worth: number }) | undefined;
@@ -45,16 +46,16 @@ export function nextStrip(
 	return best;
 }
 
-/** Heights that a strip may have for a blank that is left, the tallest first: each blank as it lies lowest. */
-function heightsOf(length: number, most: number, left: readonly number[], grid: Grid): number[] {
+/** Heights that a strip may have for a blank that is left, the tallest first: each blank as it lies lowest, or both ways. */
+function heightsOf(length: number, most: number, left: readonly number[], grid: Grid, upright: boolean): number[] {
 	const found = new Set<number>();
 	for (const [i, { w, h, mayTurn }] of grid.blanks.entries()) {
 		if ((left[i] ?? 0) === 0) continue;
 		const ways = mayTurn && w < h ? [[h, w] as const, [w, h] as const] : [[w, h] as const, [h, w] as const];
-		const way = (mayTurn ? ways : ways.slice(0, 1)).find(
+		const fitting = (mayTurn ? ways : ways.slice(0, 1)).filter(
 			([along, height]) => along <= length && height <= most && breaksOff(most - height, grid),
 		);
-		if (way) found.add(way[1]);
+		for (const [, height] of upright ? fitting : fitting.slice(0, 1)) found.add(height);
 	}
 	return [...found].sort((a, b) => b - a);
 }

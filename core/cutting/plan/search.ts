@@ -43,7 +43,7 @@ const FILLED_TO_USE_UP = [0.4, 0.02] as const;
 const SCORE_MM2 = 600;
 const NOISE = 0.35;
 /** Passes a glass: after so many nothing much is won any more (docs/benchmarks.md). The same everywhere, so the plans are too. */
-export const USUAL_PASSES = 300;
+export const USUAL_PASSES = 200;
 /** So many passes begin from nothing; the later ones take a part of the best plan apart. */
 const FRESH = 16;
 

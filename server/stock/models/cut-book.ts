@@ -14,7 +14,16 @@ export async function cutBook(
 	const asked = session ? [session.id, ...(params.also ?? [])] : [];
 	const all = session ? [...new Set([...asked, ...(await sessionsCutWith(db, asked))])] : [];
 	const rows = await cutRunsOf(db, all);
-	const items = await loadStock(db, { prices: context.actor.role === "instructor" });
+	const plans = await cutPlansOf(
+		db,
+		rows.map(({ run }) => run.id),
+	);
+	const items = await loadStock(db, {
+		prices: context.actor.role === "instructor",
+		and: plans.flatMap(({ document }) =>
+			document.sheets.flatMap(({ from }) => (from.kind === "offcut" ? from.itemId : [])),
+		),
+	});
 	return {
 		sessions,
 		session,
@@ -30,12 +39,7 @@ export async function cutBook(
 			isOld: row.isOld,
 			lines: linesOf(row, studio),
 		})),
-		plans: (
-			await cutPlansOf(
-				db,
-				rows.map(({ run }) => run.id),
-			)
-		).map(({ id, revision, glassId, runIds, document, startedAt, actorName }) => ({
+		plans: plans.map(({ id, revision, glassId, runIds, document, startedAt, actorName }) => ({
 			...{ id, revision, glassId, runIds, plan: document },
 			...{ startedAt: startedAt.toISOString(), actor: actorName },
 		})),

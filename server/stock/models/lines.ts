@@ -11,7 +11,7 @@ type Row = Awaited<ReturnType<typeof cutRunsOf>>[number];
 export const linesOf = ({ run, kit, ticks }: Pick<Row, "run" | "kit" | "ticks">, { customs }: Studio) =>
 	cutListOf(cutsOf(kit.document), run.kits, customs.spares).map((line) => {
 		const { done = 0, broken = 0 } = ticks.get(line.key) ?? {};
-		return { ...line, done, broken };
+		return { ...line, spares: run.spares[line.key] ?? line.spares, done, broken };
 	});
 
 /** Rectangles that cuts want of a glass, those that broke with them; their keys name cut and line. */

@@ -46,8 +46,8 @@ function Bags({ view }: StationProps<"bags">) {
 	};
 	return (
 		<div className="flex h-full min-h-0 flex-col">
-			<div className="flex items-center justify-between gap-4 border-b border-line px-5">
-				<span className="flex items-center gap-6">
+			<div className="flex items-center justify-between gap-4 border-b border-line px-5 max-lg:flex-wrap max-lg:gap-y-0">
+				<span className="flex items-center gap-6 max-lg:flex-wrap max-lg:gap-y-1">
 					<CutTabs open="bags" sessionId={session.id} />
 					<SessionPicker sessions={view.sessions} session={session} path="/cut/bags" />
 				</span>

@@ -18,8 +18,8 @@ function Buy({ view }: StationProps<"shopping">) {
 	const unknown = lines.filter(({ costMinor }) => costMinor === null).length;
 	return (
 		<div className="flex h-full min-h-0 flex-col">
-			<div className="flex items-center justify-between gap-4 border-b border-line px-5">
-				<span className="flex items-center gap-6">
+			<div className="flex items-center justify-between gap-4 border-b border-line px-5 max-lg:flex-wrap max-lg:gap-y-0">
+				<span className="flex items-center gap-6 max-lg:flex-wrap max-lg:gap-y-1">
 					<CutTabs open="buy" sessionId={session.id} />
 					<TogetherPicker view={view} session={session} path="/cut/buy" />
 				</span>

@@ -23,8 +23,8 @@ function Cut({ view, frame, params }: StationProps<"cut">) {
 		.reduce((sum, line) => sum + Math.max(0, line.needed + line.spares - line.done), 0);
 	return (
 		<div className="flex h-full min-h-0 flex-col">
-			<div className="flex items-center justify-between gap-4 border-b border-line px-5">
-				<span className="flex items-center gap-6">
+			<div className="flex items-center justify-between gap-4 border-b border-line px-5 max-lg:flex-wrap max-lg:gap-y-0">
+				<span className="flex items-center gap-6 max-lg:flex-wrap max-lg:gap-y-1">
 					<CutTabs
 						open={tab}
 						sessionId={session.id}

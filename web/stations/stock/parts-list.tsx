@@ -5,6 +5,8 @@ import { regionOfShape, sizesOf } from "@core/geometry/shape";
 import type { Glass } from "@core/glass/glass";
 import { groupBy } from "@core/group-by";
 import { Minus, Plus } from "lucide-react";
+import { Trouble } from "../../forms/notice";
+import { useAct } from "../../lib/api";
 import { useFigure } from "../../lib/prefs";
 import { SHAPE_WORDS } from "../../ui/part-words";
 import { regionPath } from "../../ui/region-path";
@@ -65,6 +67,7 @@ function GlassGroup({
 						key={line.key}
 						line={line}
 						id={lineKeyOf(run.id, line.key)}
+						runId={run.id}
 						ticks={ticks}
 						colour={glass?.boughtColour ?? "#d8d4c8"}
 					/>
@@ -77,11 +80,13 @@ function GlassGroup({
 function CutRow({
 	line,
 	id,
+	runId,
 	ticks,
 	colour,
 }: {
 	line: Line;
 	id: string;
+	runId: string;
 	ticks: ReturnType<typeof useTicks>;
 	colour: string;
 }) {
@@ -123,6 +128,7 @@ function CutRow({
 					{line.kind === "sheet" && `from strips ${figure({ mm: line.stripMm })} wide; `}
 					{line.needed} {line.spares > 0 ? `and ${line.spares} spare` : `in all, ${line.perKit} a kit`}
 				</p>
+				{line.kind === "sheet" && <Spares line={line} runId={runId} />}
 			</div>
 			<div className="flex items-center gap-3">
 				<progress
@@ -159,5 +165,28 @@ function CutRow({
 				</button>
 			</div>
 		</li>
+	);
+}
+
+/** More spares of what breaks easily. */
+function Spares({ line, runId }: { line: Line; runId: string }) {
+	const set = useAct("setSpares");
+	const button = (words: string, label: string, spares: number) => (
+		<button
+			type="button"
+			className="btn btn-ghost btn-xs max-lg:h-11"
+			aria-label={label}
+			disabled={spares < 0 || set.isPending}
+			onClick={() => set.mutate({ cutRunId: runId, lineKey: line.key, spares })}
+		>
+			{words}
+		</button>
+	);
+	return (
+		<span className="-ml-2 flex items-center">
+			{button("fiddly: 2 more spares", `2 more spares of ${line.key}`, line.spares + 2)}
+			{button("1 fewer", `1 spare fewer of ${line.key}`, line.spares - 1)}
+			<Trouble error={set.error} />
+		</span>
 	);
 }

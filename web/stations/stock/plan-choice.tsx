@@ -17,12 +17,18 @@ interface Props {
 	share: number;
 	aim: CutAim;
 	onAim(aim: CutAim): void;
+	/** Glass a saw takes at every cut; 0 where it is scored by hand. */
+	sawMm: number;
+	onSaw(mm: number): void;
 	/** Null for who may not see money. */
 	currency: string | null;
 	nameOf(glassId: string, key: string): string;
 	isPending: boolean;
 	onBegin(): void;
 }
+
+/** Widths of what a blade takes. Common practice, no source. */
+const SAWS_MM = [0.8, 1.5, 2, 3] as const;
 
 const AIM_WORDS: Record<CutAim, string> = {
 	fewestSheets: "fewest sheets",
@@ -31,7 +37,18 @@ const AIM_WORDS: Record<CutAim, string> = {
 };
 
 /** Three plans side by side, what each costs, and how few sheets there could be at all. */
-export function PlanChoice({ proposals, share, aim, onAim, currency, nameOf, isPending, onBegin }: Props) {
+export function PlanChoice({
+	proposals,
+	share,
+	aim,
+	onAim,
+	sawMm,
+	onSaw,
+	currency,
+	nameOf,
+	isPending,
+	onBegin,
+}: Props) {
 	const figure = useFigure();
 	if (proposals.length === 0) return null;
 	const least = proposals.reduce(
@@ -98,6 +115,17 @@ export function PlanChoice({ proposals, share, aim, onAim, currency, nameOf, isP
 					<progress className="progress h-2 w-20" value={share} max={1} aria-label="Search" /> looking for better ones
 				</p>
 			)}
+			<label className="flex items-center gap-3">
+				<span className="text-soft">How it is cut</span>
+				<select className="select h-11 grow" value={sawMm} onChange={(event) => onSaw(Number(event.target.value))}>
+					<option value={0}>scored by hand</option>
+					{SAWS_MM.map((mm) => (
+						<option key={mm} value={mm}>
+							saw, blade {figure({ mm })}
+						</option>
+					))}
+				</select>
+			</label>
 			<button type="button" className="btn btn-primary h-16 text-lg" disabled={!ready || isPending} onClick={onBegin}>
 				Cut by this plan
 			</button>

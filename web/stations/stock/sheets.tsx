@@ -4,7 +4,7 @@ import { nextStripOf } from "@core/cutting/plan/progress";
 import type { CutAim } from "@core/cutting/plan/search";
 import { USUAL_CUT_RULES } from "@core/cutting/plan/types";
 import { sizesOf } from "@core/geometry/shape";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { Empty, Trouble } from "../../forms/notice";
 import { useAct } from "../../lib/api";
 import { useFigure } from "../../lib/prefs";
@@ -28,7 +28,9 @@ export function Sheets({ view, usual }: { view: CutView; usual: { widthMm: numbe
 	const ticks = useTicks(view.runs);
 	const keeping = usePlanKeeping(ticks);
 	const [aim, setAim] = useState<CutAim>("fewestSheets");
-	const { groups, proposals, share } = useBench(view, usual, ticks, aim);
+	const [sawMm, setSawMm] = useState(0);
+	const rules = useMemo(() => ({ ...USUAL_CUT_RULES, kerfMm: sawMm }), [sawMm]);
+	const { groups, proposals, share } = useBench(view, usual, ticks, aim, rules);
 	useMending(groups, keeping, ticks.isPending);
 	const [picked, setPicked] = useState<{ glass: string; sheet: number; strip?: number }>();
 	const firstOpen =
@@ -113,6 +115,8 @@ export function Sheets({ view, usual }: { view: CutView; usual: { widthMm: numbe
 						share={share}
 						aim={aim}
 						onAim={setAim}
+						sawMm={sawMm}
+						onSaw={setSawMm}
 						currency={view.currency}
 						nameOf={(glassId, key) => {
 							const line = proposals
@@ -124,7 +128,7 @@ export function Sheets({ view, usual }: { view: CutView; usual: { widthMm: numbe
 						onBegin={async () => {
 							for (const { list, found } of proposals) {
 								const plans = found?.best[aim].plan;
-								if (plans && plans.sheets.length > 0) await keeping.begin(list, plans);
+								if (plans && plans.sheets.length > 0) await keeping.begin(list, plans, rules);
 							}
 							setPicked(undefined);
 						}}
@@ -181,7 +185,7 @@ function TheSheet({ group, number, now, view, onStrip }: SheetProps) {
 					plan={plan}
 					progress={group.progress.filter((one) => one.sheet === number - 1)}
 					now={now}
-					rules={USUAL_CUT_RULES}
+					rules={kept?.plan.rules ?? USUAL_CUT_RULES}
 					glass={glass}
 					goesOn={goesOn}
 					onStrip={onStrip}

@@ -26,16 +26,15 @@ function Stock({ view, frame }: StationProps<"stock">) {
 	const wanted = find.trim().toLowerCase();
 	const words = (item: StockRow) =>
 		`${itemName(item, view.glasses)} ${item.place} ${itemSize(item, figure)}`.toLowerCase();
-	// What is used up of an offcut is gone; anything else may come again.
-	const inUse = view.items.filter(({ retired, kind, amount }) => !retired && (kind !== "offcut" || amount > 0));
+	const inUse = view.items.filter(({ retired }) => !retired);
 	const listed = (away ? view.items : inUse).filter((item) => words(item).includes(wanted));
 	const chosen = open?.what === "item" ? view.items.find(({ id }) => id === open.id) : undefined;
 	const begin = (kind: StockRow["kind"]) => setOpen({ what: "new", item: newItem(kind) });
 	return (
 		<div className="flex h-full min-h-0 flex-col">
-			<div className="flex items-center justify-between gap-4 border-b border-line px-5">
+			<div className="flex items-center justify-between gap-4 border-b border-line px-5 max-lg:flex-wrap max-lg:gap-y-0">
 				<CutTabs open="stock" />
-				<span className="flex items-center gap-2 py-1">
+				<span className="flex items-center gap-2 py-1 max-lg:flex-wrap">
 					<input
 						type="search"
 						aria-label="Find in the stock"

@@ -21,7 +21,7 @@ export function TogetherPicker({ view, session, path }: Props) {
 		location.assign(`${path}?session=${session.id}${next.length > 0 ? `&also=${next.join(",")}` : ""}`);
 	};
 	return (
-		<span className="flex items-center gap-2">
+		<span className="flex min-w-0 items-center gap-2">
 			<SessionPicker sessions={view.sessions} session={session} path={path} />
 			{others.length > 0 && (
 				<details className="dropdown">

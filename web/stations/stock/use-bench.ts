@@ -7,7 +7,7 @@ import { usedByPlan } from "@core/cutting/plan/kept";
 import { keptFigures } from "@core/cutting/plan/kept-figures";
 import { progressOf, type StripProgress } from "@core/cutting/plan/progress";
 import type { CutAim, CutTask } from "@core/cutting/plan/search";
-import { type Blank, type CutPlan, type PlanFigures, type SheetPlan, USUAL_CUT_RULES } from "@core/cutting/plan/types";
+import type { Blank, CutPlan, CutRules, PlanFigures, SheetPlan } from "@core/cutting/plan/types";
 import { useEffect, useState } from "react";
 import { useAct } from "../../lib/api";
 import type { CutOutlook } from "../../workers/cut.worker";
@@ -35,10 +35,10 @@ export interface GlassOnBench extends GlassList {
 const sum = (all: readonly number[]): number => all.reduce((total, n) => total + n, 0);
 
 /** Every glass with its plan: those that are cut by, and the best found for the others. */
-export function useBench(view: CutView, usual: CutTask["sheet"], ticks: Ticks, aim: CutAim) {
+export function useBench(view: CutView, usual: CutTask["sheet"], ticks: Ticks, aim: CutAim, rules: CutRules) {
 	const lists = glassLists(view, usual);
 	const open = lists.filter(({ kept }) => !kept);
-	const { plans, outlooks, share } = useCutPlan(open.map(taskOf));
+	const { plans, outlooks, share } = useCutPlan(open.map((list) => taskOf(list, rules)));
 	const groups = lists.flatMap((list, index): GlassOnBench[] => {
 		const { kept, wanted } = list;
 		if (kept) {
@@ -87,13 +87,13 @@ export function usePlanKeeping(ticks: Ticks) {
 		ids.set(key, id);
 		return id;
 	};
-	const begin = (list: GlassList, found: CutPlan) =>
+	const begin = (list: GlassList, found: CutPlan, rules: CutRules) =>
 		save.mutateAsync({
 			planId: idFor(list.runIds.join() + list.glass.id),
 			revision: 0,
 			glassId: list.glass.id,
 			runIds: list.runIds,
-			plan: keptPlanOf(found, list.wanted, list.wanted, USUAL_CUT_RULES, list.stock, undefined, cutBefore(list)),
+			plan: keptPlanOf(found, list.wanted, list.wanted, rules, list.stock, undefined, cutBefore(list)),
 		});
 	const mend = async (list: GlassList) => {
 		if (!list.kept || isPlanning) return;
