@@ -41,7 +41,7 @@ const taskOf = (blanks: Blank[]) => ({ blanks, offcuts: [], sheet: SHEET, rules 
 const fewest = (blanks: Blank[], passes: number) => [...searchPlans(taskOf(blanks), passes)].at(-1)?.best.fewestSheets;
 
 /** Sheets, yield, scores and time after so many passes, beside the bound. */
-export function cutRows(of = [1, 20, 80, 300, 600]): string[] {
+export function cutRows(of = [1, 20, 80, 200, 600]): string[] {
 	const least = lists.reduce((sum, blanks) => sum + leastSheetsOf(taskOf(blanks), 1000), 0);
 	return of.map((passes) => {
 		let [sheets, used, cut, scores] = [0, 0, 0, 0];
@@ -76,7 +76,7 @@ export function packerRows(): string[] {
 		);
 		return sum + (bins?.length ?? 0);
 	}, 0);
-	const ours = lists.reduce((sum, blanks) => sum + (fewest(blanks, 300)?.figures.sheets ?? 0), 0);
+	const ours = lists.reduce((sum, blanks) => sum + (fewest(blanks, 200)?.figures.sheets ?? 0), 0);
 	return [
 		`| ours: strips, columns, stacks; streaks and slivers respected | ${ours} |`,
 		`| maxrects-packer: free, all may be turned, cannot be scored | ${free} |`,
@@ -103,7 +103,7 @@ export async function exactRow(cases = 60): Promise<string> {
 			...{ yields: 1, mayTurn: next() < 0.5, finish: "none" as const },
 		}));
 		const task = { blanks, offcuts: [], sheet, rules: { ...rules, leastTrimMm: 0 } };
-		const ours = [...searchPlans(task, 300)].at(-1)?.best.fewestSheets.figures.sheets ?? 0;
+		const ours = [...searchPlans(task, 200)].at(-1)?.best.fewestSheets.figures.sheets ?? 0;
 		const { exact, relaxed } = await exactSheets(blanks, sheet);
 		sum.ours += ours;
 		sum.exact += exact;

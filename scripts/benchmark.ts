@@ -167,7 +167,7 @@ ${records.join("\n")}
 
 Twelve invented classes of five glasses, sheets of 500 × 430 mm, scored edge to edge. *At least*: the bound that stands beside a plan
 (worths that rise, after Farley 1990; never below area over area). *Yield*: parts over the glass used up, rests of 40 × 40 mm and more
-kept. In the application 300 passes a glass run in a worker; the first plan is shown at once.
+kept. In the application 200 passes a glass run in a worker; the first plan is shown at once.
 
 | passes a glass | sheets | at least | yield, % | scores a class | ms a class |
 |---|---|---|---|---|---|

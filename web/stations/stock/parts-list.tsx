@@ -174,7 +174,7 @@ function Spares({ line, runId }: { line: Line; runId: string }) {
 	const button = (words: string, label: string, spares: number) => (
 		<button
 			type="button"
-			className="btn btn-ghost btn-xs max-lg:h-11"
+			className="btn btn-ghost btn-xs font-normal text-soft max-lg:h-11"
 			aria-label={label}
 			disabled={spares < 0 || set.isPending}
 			onClick={() => set.mutate({ cutRunId: runId, lineKey: line.key, spares })}
