@@ -327,7 +327,8 @@ export const actions = {
 				place: words("The place", 60),
 				keep: z
 					.array(z.strictObject({ itemId: id, rest: count("Which rest", 0, 1000), name: words("The mark", 40) }))
-					.max(100, "At most 100 rests."),
+					.max(100, "At most 100 rests.")
+					.refine((all) => isDistinct(all.map(({ rest }) => String(rest))), "One rest is kept twice."),
 			}),
 		)
 		.touches("stock")

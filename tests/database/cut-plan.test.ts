@@ -149,6 +149,19 @@ describe("a plan somebody cuts by", () => {
 			);
 	});
 
+	it("a sheet that is of another size in the stock is told; one rest is kept once", async () => {
+		const { sessionId } = await listed(2);
+		const list = await glassOf(sessionId, "dusk");
+		const small = await inStock("dusk", "sheet", 300, 200);
+		expect(await sentence(begin(list, "dusk", planFor(list, [], { itemId: small, amount: 1 })))).toMatch(
+			/has another size in the stock than in this plan/,
+		);
+		const { planId } = await begin(list, "dusk", planFor(list));
+		const twice = [0, 0].map((rest) => ({ itemId: randomUUID(), rest, name: "" }));
+		const sent = { planId, revision: 1, sheet: 0, place: "", keep: twice };
+		expect(await sentence(studio.act("clearSheet", sent))).toBe("One rest is kept twice.");
+	});
+
 	it("one broke: the rest is planned anew, what is cut stays; a plan that would move it is refused", async () => {
 		const { sessionId, cutRunId } = await listed();
 		const itemId = await inStock("dusk", "sheet");

@@ -26,6 +26,11 @@ export async function takeForPlan(
 	const [had, has] = [takenBy(before), takenBy(after)];
 	const ids = [...new Set([...had.keys(), ...has.keys()])];
 	const items = await lockStock(context.tx, ids);
+	for (const { from, sheet } of after) {
+		const item = from.kind === "rest" || from.itemId === null ? undefined : items.get(from.itemId);
+		if (item && (item.widthMm !== sheet.widthMm || item.heightMm !== sheet.heightMm))
+			throw new Refusal("conflict", `“${item.called}” has another size in the stock than in this plan. Plan again.`);
+	}
 	const changes = ids.flatMap((itemId) => {
 		const change = (had.get(itemId) ?? 0) - (has.get(itemId) ?? 0);
 		const item = items.get(itemId);
