@@ -12,6 +12,8 @@ export const clearSheet: UseCase<"clearSheet"> = async (context, { planId, revis
 	const { tx } = context;
 	const { document, glassId } = inTheBook(await lockPlan(tx, planId), "plan");
 	const sheet = inTheBook(document.sheets[index], "sheet");
+	if (document.sheets.some(({ from }) => from.kind === "rest" && from.of === index))
+		throw new Refusal("conflict", "The plan goes on with what is left of this sheet. Cut that first.");
 	const rests = restsOf(sheet, document.rules);
 	const plan: KeptPlan = {
 		...document,

@@ -30,7 +30,8 @@ export const saveCutPlan: UseCase<"saveCutPlan"> = async (context, { planId, rev
 	const before = await lockPlan(tx, planId);
 	const problem = planProblem(plan) ?? listProblem(plan, wantedOf(rows, its, studio), !before);
 	if (problem) throw new Refusal("conflict", problem);
-	if (before && !keepsWhatIsCut(before.document, plan, usedIn(rows)))
+	const isSent = before && isDeepStrictEqual(before.document, plan); // the same press sent twice
+	if (before && !isSent && !keepsWhatIsCut(before.document, plan, usedIn(rows)))
 		throw new Refusal(
 			"conflict",
 			`Somebody cut on meanwhile: this plan would move what is cut. Plan the rest again. ${STAYS}`,

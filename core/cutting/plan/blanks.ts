@@ -7,9 +7,8 @@ export const GRIND_MM = 1;
 
 /**
  * Rectangles to score for the sheet parts of a list: triangles come two from a rectangle cut corner to corner, rounds and free outlines
- * from their box and what is ground off.
+ * from their box and what is ground off. What broke is cut again.
  * @param keyOf a key of a line, one for each list where several are cut at once
- * What broke is cut again.
  * @param directed the glass has streaks: nothing is turned
  */
 export function blanksOf<L extends CutLine & { broken?: number }>(

@@ -1,6 +1,7 @@
 import { type KeptPlan, type KeptSheet, usedByPlan } from "./kept";
 import { progressOf, type StripProgress } from "./progress";
-import { asLaid, type Blank, type CutRules, type StockSheet } from "./types";
+import { restAbove } from "./rest-above";
+import type { Blank, StockSheet } from "./types";
 
 /** What of a plan is glass on the bench already, and what is still a list. */
 export interface CutSoFar {
@@ -20,34 +21,36 @@ export interface CutSoFar {
  */
 export function cutSoFar(plan: KeptPlan, usedOf: (key: string) => number): CutSoFar {
 	const progress = progressOf(plan, plan.blanks, usedByPlan(plan, usedOf));
-	const fixed = plan.blanks.map(() => 0);
-	const found: CutSoFar = { begun: [], untouched: [], rests: [], fixed };
-	for (const [index, sheet] of plan.sheets.entries()) {
-		const strips = lastBegun(progress.filter((one) => one.sheet === index)) + 1;
-		if (strips === 0 && !sheet.cleared) {
+	const last = plan.sheets.map((_, i) => lastBegun(progress.filter(({ sheet }) => sheet === i)));
+	const isBegun = plan.sheets.map(({ cleared }, i) => cleared || (last[i] ?? -1) >= 0);
+	// A sheet whose rest is being cut is cut itself, whatever was counted back since; a rest comes after its sheet.
+	const goesOn = plan.sheets.map(() => false);
+	for (let i = plan.sheets.length - 1; i >= 0; i--) {
+		const { from } = plan.sheets[i] as KeptSheet;
+		if (!isBegun[i] || from.kind !== "rest") continue;
+		isBegun[from.of] = true;
+		goesOn[from.of] = true;
+	}
+	const found: CutSoFar = { begun: [], untouched: [], rests: [], fixed: plan.blanks.map(() => 0) };
+	const at: number[] = [];
+	for (const [i, sheet] of plan.sheets.entries()) {
+		if (!isBegun[i]) {
 			found.untouched.push(sheet);
 			continue;
 		}
-		const kept = sheet.cleared ? sheet : { ...sheet, strips: sheet.strips.slice(0, strips) };
+		const isWhole = sheet.cleared || goesOn[i];
+		const from = sheet.from.kind === "rest" ? { ...sheet.from, of: at[sheet.from.of] ?? 0 } : sheet.from;
+		const kept = { ...sheet, from, strips: isWhole ? sheet.strips : sheet.strips.slice(0, (last[i] ?? -1) + 1) };
 		for (const { columns } of kept.strips)
-			for (const { blank, stack } of columns) fixed[blank] = (fixed[blank] ?? 0) + stack;
-		const rest = sheet.cleared ? undefined : restAbove(kept, plan.rules);
-		if (rest) found.rests.push({ id: String(found.begun.length), ...rest });
-		found.begun.push(kept);
+			for (const { blank, stack } of columns) found.fixed[blank] = (found.fixed[blank] ?? 0) + stack;
+		at[i] = found.begun.push(kept) - 1;
+		const rest = isWhole ? undefined : restAbove(kept, plan.rules);
+		if (rest) found.rests.push({ id: String(at[i]), ...rest });
 	}
 	return found;
 }
 
 const lastBegun = (strips: readonly StripProgress[]): number => strips.findLastIndex(({ done }) => done > 0);
-
-/** What is left of a sheet above its strips, as the sheet was bought: its width along the streaks. */
-function restAbove(sheet: KeptSheet, { kerfMm, leastTrimMm }: CutRules): Omit<StockSheet, "id"> | undefined {
-	const { lengthMm, heightMm } = asLaid(sheet);
-	const top = sheet.strips.at(-1);
-	const left = heightMm - (top ? top.yMm + top.heightMm + kerfMm : 0);
-	if (left < Math.max(leastTrimMm, 1)) return undefined;
-	return sheet.turned ? { widthMm: left, heightMm: lengthMm } : { widthMm: lengthMm, heightMm: left };
-}
 
 /** What is still to be cut, of blanks that are wanted now: those of fixed strips are not, nor what was cut before the plan. */
 export const stillToCut = (wanted: readonly Blank[], plan: KeptPlan, { fixed }: CutSoFar): Blank[] =>

@@ -1,4 +1,5 @@
 import type { KeptPlan, KeptSheet } from "./kept";
+import { restAbove } from "./rest-above";
 import { asLaid, type Blank, type Column, type CutRules, type Strip } from "./types";
 
 const EPS = 0.11; // blanks may be rounded up by a tenth (grid.ts)
@@ -9,14 +10,23 @@ const EPS = 0.11; // blanks may be rounded up by a tenth (grid.ts)
  */
 export function planProblem({ sheets, blanks, rules }: KeptPlan): string | undefined {
 	for (const [i, sheet] of sheets.entries()) {
-		const problem = sheetProblem(sheet, blanks, rules) ?? sourceProblem(sheet, i);
+		const problem = sheetProblem(sheet, blanks, rules) ?? sourceProblem(sheets, i, rules);
 		if (problem) return `Sheet ${i + 1}: ${problem}`;
 	}
 	return undefined;
 }
 
-function sourceProblem({ from }: KeptSheet, index: number): string | undefined {
-	return from.kind === "rest" && from.of >= index ? "it is the rest of a sheet that comes after it." : undefined;
+/** A rest is of a sheet before it, as large as what that one leaves, and is cut once. */
+function sourceProblem(sheets: readonly KeptSheet[], index: number, rules: CutRules): string | undefined {
+	const { from, sheet } = sheets[index] as KeptSheet;
+	if (from.kind !== "rest") return undefined;
+	const parent = sheets[from.of];
+	if (from.of >= index || !parent) return "it is the rest of a sheet that comes after it.";
+	if (sheets.some((one, i) => i < index && one.from.kind === "rest" && one.from.of === from.of))
+		return "this rest is cut already.";
+	const rest = restAbove(parent, rules);
+	const isThere = rest && sheet.widthMm <= rest.widthMm + EPS && sheet.heightMm <= rest.heightMm + EPS;
+	return isThere ? undefined : "it is larger than what is left of its sheet.";
 }
 
 function sheetProblem(sheet: KeptSheet, blanks: readonly Blank[], rules: CutRules): string | undefined {

@@ -54,6 +54,14 @@ const cutStrips = (plan: KeptPlan, strips: number) => {
 	return used;
 };
 
+/** One more of the first blank, as after one broke, where it fits a sheet at all. */
+const raised = (wanted: Blank[]): Blank[] =>
+	wanted.map((one, i) => ({ ...one, count: one.count + (i === 0 && one.count > 0 ? 1 : 0) }));
+const last =
+	(used: ReadonlyMap<string, number>) =>
+	(key: string): number =>
+		used.get(key) ?? 0;
+
 const lists = fc.uniqueArray(
 	fc.tuple(
 		fc.integer({ min: 2, max: 20 }),
@@ -132,6 +140,36 @@ describe("a plan that is cut by", () => {
 		expect(planProblem(after)).toBeUndefined();
 	});
 
+	it("broken twice: what is left of a sheet is cut once, whichever sheet was begun first", () => {
+		fc.assert(
+			fc.property(lists, fc.nat(12), fc.nat(12), (list, strips, more) => {
+				const blanks = blanksOf(list);
+				const plan = planned(blanks);
+				const wanted = blanks.map((one, i) => ({ ...one, count: madeBy(plan)[i] ?? 0 }));
+				const once = replanned(plan, raised(wanted), last(cutStrips(plan, strips))).after;
+				const twice = replanned(once, raised(raised(wanted)), last(cutStrips(once, strips + more))).after;
+				for (const its of [once, twice]) expect(planProblem(its)).toBeUndefined();
+				expect(madeBy(twice).slice(0, blanks.length)).toEqual(raised(raised(wanted)).map(({ count }) => count));
+				const used = last(cutStrips(once, strips + more));
+				for (const [i, begun] of cutSoFar(once, used).begun.entries()) expect(twice.sheets[i]).toEqual(begun);
+			}),
+			{ numRuns: 120 },
+		);
+	});
+
+	it("a later sheet begun before an earlier one: its rest goes on being its own", () => {
+		const wanted = [blank("a", 490, 420, 1), blank("b", 490, 100, 2)];
+		const plan = planned(wanted);
+		const first = replanned(plan, [blank("a", 490, 420, 1), blank("b", 490, 100, 3)], (key) =>
+			key === "b" ? 2 : 0,
+		).after;
+		const of = first.sheets.find(({ from }) => from.kind === "rest")?.from;
+		expect(of).toEqual({ kind: "rest", of: 0 });
+		const so = cutSoFar(first, (key) => (key === "b" ? 3 : 0));
+		expect(so.begun.map(({ from }) => from.kind)).toEqual(["whole", "rest"]);
+		expect(so.rests.map(({ id }) => id)).toEqual(["1"]); // the first sheet's rest is the second
+	});
+
 	it("random classes, cut to any strip, with parts that broke: nothing cut moves, all that is wanted is made, every cut can be done", () => {
 		fc.assert(
 			fc.property(lists, fc.nat(12), fc.nat(3), (list, strips, broke) => {
@@ -179,6 +217,23 @@ describe("a plan that is cut by", () => {
 			"a part of no list",
 			({ sheets }) => Object.assign(sheets[0]?.strips[0]?.columns[0] ?? {}, { blank: 7 }),
 			/not on the list/,
+		],
+		[
+			"one rest twice",
+			({ sheets }) => {
+				const rest = { widthMm: 500, heightMm: 100, id: "rest 0" };
+				const one = { sheet: rest, turned: false, strips: [], from: { kind: "rest" as const, of: 0 }, cleared: false };
+				sheets.push(one, one);
+			},
+			/is cut already/,
+		],
+		[
+			"a rest that is larger than it is",
+			({ sheets }) => {
+				const rest = { widthMm: 500, heightMm: 429, id: "rest 0" };
+				sheets.push({ sheet: rest, turned: false, strips: [], from: { kind: "rest", of: 0 }, cleared: false });
+			},
+			/larger than what is left/,
 		],
 		[
 			"the rest of a later sheet",

@@ -127,8 +127,8 @@ export function Sheets({ view, usual }: { view: CutView; usual: { widthMm: numbe
 						isPending={keeping.isPending}
 						onBegin={async () => {
 							for (const { list, found } of proposals) {
-								const plans = found?.best[aim].plan;
-								if (plans && plans.sheets.length > 0) await keeping.begin(list, plans, rules);
+								const plan = found?.best[aim].plan;
+								if (plan && plan.sheets.length > 0 && !(await keeping.begin(list, plan, rules))) return;
 							}
 							setPicked(undefined);
 						}}

@@ -19,7 +19,6 @@ export type GlassList = Listed<CutRun["lines"][number], SheetStockRow, CutPlanRo
 
 /** One glass on the bench: its list with the plan that is shown, kept or proposed. */
 export interface GlassOnBench extends GlassList {
-	index: number;
 	sheets: SheetPlan[];
 	blanks: Blank[];
 	short: number;
@@ -39,7 +38,7 @@ export function useBench(view: CutView, usual: CutTask["sheet"], ticks: Ticks, a
 	const lists = glassLists(view, usual);
 	const open = lists.filter(({ kept }) => !kept);
 	const { plans, outlooks, share } = useCutPlan(open.map((list) => taskOf(list, rules)));
-	const groups = lists.flatMap((list, index): GlassOnBench[] => {
+	const groups = lists.flatMap((list): GlassOnBench[] => {
 		const { kept, wanted } = list;
 		if (kept) {
 			const { plan } = kept;
@@ -49,7 +48,7 @@ export function useBench(view: CutView, usual: CutTask["sheet"], ticks: Ticks, a
 			return [
 				{
 					...list,
-					...{ index, sheets: plan.sheets, blanks: plan.blanks, short: 0, isStale, outlook: undefined },
+					...{ sheets: plan.sheets, blanks: plan.blanks, short: 0, isStale, outlook: undefined },
 					figures: keptFigures(plan),
 					least: leastSheets(wanted, list.sheet),
 					progress: progressOf(plan, plan.blanks, usedByPlan(plan, ticks.usedOf)),
@@ -62,7 +61,7 @@ export function useBench(view: CutView, usual: CutTask["sheet"], ticks: Ticks, a
 		return [
 			{
 				...list,
-				...{ index, sheets: found.plan.sheets, blanks: wanted, isStale: false, figures: found.figures },
+				...{ sheets: found.plan.sheets, blanks: wanted, isStale: false, figures: found.figures },
 				short: sum(found.plan.short),
 				outlook: outlooks[at],
 				least: outlooks[at]?.least ?? leastSheets(wanted, list.sheet),
@@ -87,8 +86,14 @@ export function usePlanKeeping(ticks: Ticks) {
 		ids.set(key, id);
 		return id;
 	};
-	const begin = (list: GlassList, found: CutPlan, rules: CutRules) =>
-		save.mutateAsync({
+	/** Whether it is kept; what is refused stands in `error`. */
+	const sent = (input: Parameters<typeof save.mutateAsync>[0]): Promise<boolean> =>
+		save.mutateAsync(input).then(
+			() => true,
+			() => false,
+		);
+	const begin = (list: GlassList, found: CutPlan, rules: CutRules): Promise<boolean> =>
+		sent({
 			planId: idFor(list.runIds.join() + list.glass.id),
 			revision: 0,
 			glassId: list.glass.id,
@@ -106,9 +111,7 @@ export function usePlanKeeping(ticks: Ticks) {
 				plan,
 				sheets: task.begun,
 			});
-			await save
-				.mutateAsync({ planId: id, revision, glassId: list.glass.id, runIds: list.runIds, plan: next })
-				.catch(() => {});
+			await sent({ planId: id, revision, glassId: list.glass.id, runIds: list.runIds, plan: next });
 		} finally {
 			setPlanning(false);
 		}

@@ -1,0 +1,13 @@
+import { asLaid, type CutRules, type SheetPlan, type StockSheet } from "./types";
+
+/** What is left of a sheet above its strips, as the sheet was bought: its width along the streaks. Undefined where nothing can be held. */
+export function restAbove(
+	sheet: SheetPlan,
+	{ kerfMm, leastTrimMm }: CutRules,
+): Omit<StockSheet, "id" | "inHand"> | undefined {
+	const { lengthMm, heightMm } = asLaid(sheet);
+	const top = sheet.strips.at(-1);
+	const left = heightMm - (top ? top.yMm + top.heightMm + kerfMm : 0);
+	if (left < Math.max(leastTrimMm, 1)) return undefined;
+	return sheet.turned ? { widthMm: left, heightMm: lengthMm } : { widthMm: lengthMm, heightMm: left };
+}
