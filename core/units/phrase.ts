@@ -1,6 +1,6 @@
 import { formatMinutes } from "./duration";
 import { formatArea, formatLength, type LengthUnit } from "./length";
-import { formatRate, formatTemperature, type TemperatureUnit } from "./temperature";
+import { formatRate, formatStep, formatTemperature, type TemperatureUnit } from "./temperature";
 
 /** Units a person reads in. */
 export interface Units {
@@ -16,6 +16,9 @@ export type Figure =
 	| { mm2: number }
 	| { c: number }
 	| { cPerH: number }
+	/** A difference of temperature; `signedC` says which way. */
+	| { stepC: number }
+	| { signedC: number }
 	| { min: number }
 	| { g: number }
 	| { deg: number }
@@ -37,6 +40,8 @@ export function formatFigure(figure: Figure, units: Units): string {
 	if ("mm2" in figure) return formatArea(figure.mm2, units.length);
 	if ("c" in figure) return formatTemperature(figure.c, units.temperature);
 	if ("cPerH" in figure) return formatRate(figure.cPerH, units.temperature);
+	if ("stepC" in figure) return formatStep(figure.stepC, units.temperature);
+	if ("signedC" in figure) return formatStep(figure.signedC, units.temperature, true);
 	if ("min" in figure) return formatMinutes(figure.min);
 	if ("g" in figure) return formatMass(figure.g);
 	if ("deg" in figure) return `${Number(figure.deg.toFixed(1))}°`;

@@ -4,8 +4,10 @@ import {
 	celsiusStep,
 	fahrenheit,
 	formatRate,
+	formatStep,
 	formatTemperature,
 	parseRateCPerH,
+	parseStepK,
 	parseTemperatureC,
 } from "./temperature";
 
@@ -38,6 +40,29 @@ describe("temperatures and rates", () => {
 		const result = parseTemperatureC("hot");
 		expect(!result.ok && result.problems[0]?.sentence).toContain("“hot” is not a temperature");
 	});
+
+	it.each([
+		[5, "C", "5 °C", "+5 °C"],
+		[5, "F", "9 °F", "+9 °F"],
+		[-9, "C", "−9 °C", "−9 °C"],
+		[0.5, "F", "0.9 °F", "+0.9 °F"],
+		[0, "C", "0 °C", "0 °C"],
+	] as const)("writes a difference of %f K in °%s", (k, unit, plain, signed) => {
+		expect(formatStep(k, unit)).toBe(plain);
+		expect(formatStep(k, unit, true)).toBe(signed);
+	});
+
+	it.each([
+		["5", "C", 5],
+		["-9 F", "C", -5],
+		["+9", "F", 5],
+		["−5 °C", "F", -5],
+	] as const)("reads %s with °%s as a difference", (text, unit, k) => {
+		const read = parseStepK(text, unit);
+		expect(read.ok && read.value).toBeCloseTo(k, 9);
+	});
+
+	it("says what is no difference", () => expect(parseStepK("a lot").ok).toBe(false));
 
 	it("writes the unit", () => expect(formatTemperature(804, "F")).toBe("1479 °F"));
 });

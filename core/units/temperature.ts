@@ -28,6 +28,21 @@ export function formatRate(cPerH: number, unit: TemperatureUnit): string {
 	return `${Math.round(unit === "F" ? fahrenheitStep(cPerH) : cPerH)} °${unit}/h`;
 }
 
+/** A difference of temperature (K): "9 °C", "16 °F"; with its sign where it says which way, "−5 °C". */
+export function formatStep(k: number, unit: TemperatureUnit, signed = false): string {
+	const figure = Number((unit === "F" ? fahrenheitStep(k) : k).toFixed(Math.abs(k) < 10 ? 1 : 0));
+	return `${figure < 0 ? "−" : signed && figure > 0 ? "+" : ""}${Math.abs(figure)} °${unit}`;
+}
+
+/** Reads a difference: "5", "-9 F", "−5 °C"; a bare number is taken in `assumed`. Returns K. */
+export function parseStepK(text: string, assumed: TemperatureUnit = "C"): Result<number> {
+	const read = parseTemperatureC(text.replace("−", "-").replace(/^\s*\+/, ""), assumed);
+	if (!read.ok) return problem([], `“${text.trim()}” is not a difference. Write it like -5, 5 C or 9 F.`);
+	return ok(
+		/f\s*$/i.test(text) || (assumed === "F" && !/c\s*$/i.test(text)) ? celsiusStep(fahrenheit(read.value)) : read.value,
+	);
+}
+
 /** Reads "150", "150 C/h", "270F", "full" (full power up, off down); a bare number is taken in `assumed`. Returns °C/h. */
 export function parseRateCPerH(text: string, assumed: TemperatureUnit = "C"): Result<number | "full"> {
 	const plain = text.trim();

@@ -1,5 +1,5 @@
 import { lengthFigure, parseLengthMm } from "@core/units/length";
-import { fahrenheit, parseTemperatureC } from "@core/units/temperature";
+import { fahrenheit, fahrenheitStep, parseStepK, parseTemperatureC } from "@core/units/temperature";
 import { type ReactNode, useId, useState } from "react";
 import { usePrefs } from "../lib/prefs";
 
@@ -39,7 +39,7 @@ interface FigureField {
 	error?: string | undefined;
 	hint?: string;
 	/** The unit shown when nothing is typed; the value is always kept in mm, °C, g or as a plain number. */
-	kind: "length" | "temperature" | "mass" | "count" | "degrees" | "hours" | "minutes" | "percent";
+	kind: "length" | "temperature" | "step" | "mass" | "count" | "degrees" | "hours" | "minutes" | "percent";
 	autoFocus?: boolean;
 	compact?: boolean;
 	quiet?: boolean;
@@ -56,6 +56,7 @@ export function NumberField({ label, value, onChange, error, hint, kind, autoFoc
 	const unit = {
 		length: units.length,
 		temperature: `°${units.temperature}`,
+		step: `°${units.temperature}`,
 		mass: "g",
 		count: "",
 		degrees: "°",
@@ -67,6 +68,7 @@ export function NumberField({ label, value, onChange, error, hint, kind, autoFoc
 		if (value === null || Number.isNaN(value)) return "";
 		if (kind === "length") return lengthFigure(value, units.length);
 		if (kind === "temperature") return String(Math.round(units.temperature === "F" ? fahrenheit(value) : value));
+		if (kind === "step") return String(Number((units.temperature === "F" ? fahrenheitStep(value) : value).toFixed(1)));
 		return String(value);
 	};
 	const read = (text: string) => {
@@ -81,7 +83,9 @@ export function NumberField({ label, value, onChange, error, hint, kind, autoFoc
 				? parseLengthMm(text, units.length)
 				: kind === "temperature"
 					? parseTemperatureC(text, units.temperature)
-					: plainNumber(text);
+					: kind === "step"
+						? parseStepK(text, units.temperature)
+						: plainNumber(text);
 		if (parsed.ok) {
 			setMisread(undefined);
 			onChange(parsed.value);

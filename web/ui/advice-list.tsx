@@ -46,7 +46,7 @@ export function AdviceList<A extends Advice>({ advice, none, label, keyOf, onFix
 									<button
 										key={phraseText(press.label, units)}
 										type="button"
-										className="btn btn-sm mt-1.5 h-auto min-h-8 py-1 text-left max-lg:min-h-11"
+										className="btn btn-sm mt-1.5 h-auto min-h-8 py-1 max-w-full whitespace-normal text-left max-lg:min-h-11"
 										onClick={() => onFix(one, press)}
 									>
 										{phraseText(press.label, units)}

@@ -8,6 +8,7 @@ import {
 	WARM_UP_SCHOOLS,
 } from "@core/firing/schools";
 import { SOAK_SCHOOLS } from "@core/glass/family";
+import { type Phrase, say } from "@core/units/phrase";
 
 /** What each school is called. */
 export const SCHOOL_WORDS = {
@@ -15,21 +16,24 @@ export const SCHOOL_WORDS = {
 	soak: { lower: "soak lower, near the strain point", atAnnealingPoint: "soak at the annealing point" },
 	cooling: { usual: "usual cooling", cautious: "cautious, half the rates" },
 	warmUp: {
-		usual: `usual, ${WARM_UP_LAG_K.usual} K through the glass`,
-		cautious: `cautious, ${WARM_UP_LAG_K.cautious} K through the glass`,
+		usual: say`usual, ${{ stepC: WARM_UP_LAG_K.usual }} through the glass`,
+		cautious: say`cautious, ${{ stepC: WARM_UP_LAG_K.cautious }} through the glass`,
 	},
 	dots: { asOthers: "dots like all others", straightUp: "tiny dots straight up and off" },
 } as const;
 
-const options = <T extends string>(values: readonly T[], words: Record<T, string>) =>
-	values.map((value) => ({ value: value as string, label: words[value] }));
+const options = <T extends string>(values: readonly T[], words: Record<T, string | Phrase>) =>
+	values.map((value) => {
+		const label: string | Phrase = words[value];
+		return { value: value as string, label: typeof label === "string" ? [label] : label };
+	});
 
 export interface SchoolChoice {
 	key: keyof Schools;
 	label: string;
 	/** What it decides, in a sentence. */
 	means: string;
-	choices: { value: string; label: string }[];
+	choices: { value: string; label: Phrase }[];
 }
 
 /** The schools one by one: what each is called, what it decides, and what may be chosen. */

@@ -39,7 +39,7 @@ export function cooling(one: Case): ScheduleWarning[] {
 			code: "cool-too-fast",
 			severity: rate > 3 * allowed ? "stop" : "fix",
 			segment: last ? null : i,
-			sentence: say`Falling from ${{ c: from }} at ${{ cPerH: rate }}, ${{ mm: thicknessMm }} to anneal as differs by ${{ n: lagK }} K inside, ${{ n: mpa }} MPa; ${{ cPerH: allowed }} is the rule here.`,
+			sentence: say`Falling from ${{ c: from }} at ${{ cPerH: rate }}, ${{ mm: thicknessMm }} to anneal as differs by ${{ stepC: lagK }} inside, ${{ n: mpa }} MPa; ${{ cPerH: allowed }} is the rule here.`,
 			remedy: last
 				? say`After the last segment the kiln falls by itself: add one that holds it back.`
 				: say`Cooled too fast, it cracks now or later.`,

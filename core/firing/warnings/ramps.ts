@@ -57,7 +57,7 @@ export function firstRamps(one: Case): ScheduleWarning[] {
 				code: "ramp-too-fast",
 				severity: lagK > SHATTERS * WARM_UP_LAG_K.usual ? "stop" : "fix",
 				segment: i,
-				sentence: say`${{ cPerH: rate }} through ${{ mm: thickestMm }} of cold glass: its faces differ by ${{ n: lagK }} K, ${{ n: mpa }} MPa at worst. At most ${{ cPerH: allowed }} is asked for here.`,
+				sentence: say`${{ cPerH: rate }} through ${{ mm: thickestMm }} of cold glass: its faces differ by ${{ stepC: lagK }}, ${{ n: mpa }} MPa at worst. At most ${{ cPerH: allowed }} is asked for here.`,
 				remedy: say`A crack with rounded edges comes from this. Slow the ramp below ${{ c: RAMP_END_C }}.`,
 				fix,
 			},

@@ -74,7 +74,7 @@ describe("the firing chart", () => {
 					{ name: "plan", points: curveOf(full, DEFAULT_KILN), kind: "plan" },
 					{ name: "kiln, measured", points: measured, kind: "measured" },
 				]}
-				strips={strips(simulation)}
+				strips={strips(simulation, "C")}
 				bands={phaseBands(full, DEFAULT_KILN)}
 				openS={simulation.openS}
 				nowS={9600}
@@ -225,7 +225,7 @@ describe("kilns and alarms", () => {
 			/>,
 		);
 		expect(outline).toContain("Shelf of Silo, 400 × 400 mm, 1 zones");
-		expect(text(outline)).toContain("door side -9 K");
+		expect(text(outline)).toContain("door side −9 °C");
 		expect(text(outline)).toContain("door on this side");
 		expect(outline).not.toMatch(/NaN/);
 	});

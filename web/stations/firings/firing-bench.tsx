@@ -24,7 +24,7 @@ import { useSimulation } from "./use-simulation";
 
 /** One firing on the table: bands first, then the curve with what was measured, and what there is to do. */
 export function FiringBench({ firing, frame }: { firing: FiringCard; frame: FrameView }) {
-	const { timeZone } = usePrefs();
+	const { timeZone, units } = usePrefs();
 	const nowMs = useNow();
 	const { kiln } = firing;
 	const readings = useView("readings", { firing: firing.id }, undefined, firing.startedAt !== null).data;
@@ -74,7 +74,7 @@ export function FiringBench({ firing, frame }: { firing: FiringCard; frame: Fram
 					nowS={nowS}
 					openS={rest?.openS ?? firing.openS}
 					bands={phaseBands(firing.schedule, kiln.body)}
-					strips={shown ? strips(shown) : []}
+					strips={shown ? strips(shown, units.temperature) : []}
 					zoomable
 					clockOf={clockOf}
 					summary={`Firing ${firing.number}: plan, simulated kiln and glass, measured kiln air`}

@@ -2,6 +2,7 @@ import { mostOf } from "@core/extremes";
 import { LEVEL_BANDS } from "@core/firing/level";
 import { ALLOWED_TENSION_PA } from "@core/glass/constants";
 import type { Simulation } from "@core/kiln/simulate";
+import { fahrenheitStep, type TemperatureUnit } from "@core/units/temperature";
 import { asStrip, type ChartStrip } from "../../ui/firing-chart/series";
 
 /** A tension in MPa, to a tenth. */
@@ -10,18 +11,19 @@ export const megapascals = (pa: number): string => (pa / 1e6).toFixed(1);
 const ALLOWED_MPA = ALLOWED_TENSION_PA / 1e6;
 
 /** What the firing does to the glass, below its curve: tension while it is solid, and how far the heat took it. */
-export function strips({ samples, peakStressPa }: Simulation): ChartStrip[] {
+export function strips({ samples, peakStressPa }: Simulation, unit: TemperatureUnit): ChartStrip[] {
+	const degree = unit === "F" ? fahrenheitStep(1) : 1;
 	const { slump, tack, full } = LEVEL_BANDS;
 	return [
 		{
 			name: "difference through the glass",
-			unit: "K",
+			unit: `°${unit}`,
 			scale: "linear",
 			from: 0,
-			to: Math.max(10, mostOf(samples.map(({ spreadK }) => spreadK))),
+			to: Math.max(10, mostOf(samples.map(({ spreadK }) => spreadK))) * degree,
 			digits: 1,
 			lines: [],
-			points: samples.map(({ s, spreadK }) => ({ s, v: spreadK })),
+			points: samples.map(({ s, spreadK }) => ({ s, v: spreadK * degree })),
 		},
 		{
 			name: "tension passing through",

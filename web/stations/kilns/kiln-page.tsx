@@ -107,7 +107,7 @@ function KilnFigures({ view }: { view: KilnView }) {
 		["power", `${(body.powerW / 1000).toFixed(2)} kW`],
 		["climbs cold", figure({ cPerH: climb })],
 		["falls to half in", formatMinutes((timeConstantS(body) * Math.LN2) / 60)],
-		["glass against display", `${(body.offsetK ?? 0) > 0 ? "+" : ""}${body.offsetK ?? 0} K`],
+		["glass against display", figure({ signedC: body.offsetK ?? 0 })],
 		["goes up to", figure({ c: maxC })],
 		["clear height", figure({ mm: clearHeightMm })],
 		["elements", `${elements.firings} firings, ${Math.round(elements.hours)} h`],
@@ -158,6 +158,7 @@ function Upkeep({ view }: { view: KilnView }) {
 /** Every firing: what was expected and what came. */
 function Firings({ view }: { view: KilnView }) {
 	const { timeZone } = usePrefs();
+	const figure = useFigure();
 	if (view.firings.length === 0) return <p className="text-soft">Nothing was fired in it yet.</p>;
 	return (
 		<table className="w-full">
@@ -209,10 +210,10 @@ function Firings({ view }: { view: KilnView }) {
 						<td className="figure py-1.5">
 							{came?.misfit && (
 								<>
-									{came.misfit.rmsK.toFixed(0)} K apart
+									{figure({ stepC: Math.round(came.misfit.rmsK) })} apart
 									<span className="block text-soft">
-										at most {came.misfit.worstK > 0 ? "+" : "−"}
-										{Math.abs(came.misfit.worstK).toFixed(0)} K at {formatMinutes(came.misfit.worstAtS / 60)}
+										at most {figure({ signedC: Math.round(came.misfit.worstK) })} at{" "}
+										{formatMinutes(came.misfit.worstAtS / 60)}
 									</span>
 								</>
 							)}
@@ -227,6 +228,7 @@ function Firings({ view }: { view: KilnView }) {
 /** What was changed in its model, when, on what evidence. */
 function Lessons({ view }: { view: KilnView }) {
 	const { timeZone } = usePrefs();
+	const figure = useFigure();
 	if (view.lessons.length === 0) return null;
 	return (
 		<section aria-label="Lessons">
@@ -237,7 +239,7 @@ function Lessons({ view }: { view: KilnView }) {
 						<b>{dayAndClock(at, timeZone)}</b> {by && `by ${by}`}:{" "}
 						<span className="figure">
 							{what === "offset"
-								? `offset from ${before.offsetK ?? 0} to ${after.offsetK ?? 0} K`
+								? `offset from ${figure({ signedC: before.offsetK ?? 0 })} to ${figure({ signedC: after.offsetK ?? 0 })}`
 								: `power ${Math.round(before.powerW)} → ${Math.round(after.powerW)} W, loss ${before.lossWPerK.toFixed(2)} → ${after.lossWPerK.toFixed(2)} W/K, holds ${(before.capacityJPerK / 1000).toFixed(1)} → ${(after.capacityJPerK / 1000).toFixed(1)} kJ/K`}
 						</span>
 					</li>

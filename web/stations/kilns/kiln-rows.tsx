@@ -40,7 +40,12 @@ function Rows<T>({ title, rows, made, add, onRows, children }: RowsProps<T>) {
 }
 
 /** A number of a row; it has to be there. */
-function Cell(props: { label: string; kind?: "length" | "count"; value: number; onChange(value: number): void }) {
+function Cell(props: {
+	label: string;
+	kind?: "length" | "count" | "step";
+	value: number;
+	onChange(value: number): void;
+}) {
 	const { label, kind = "count", value, onChange } = props;
 	return (
 		<NumberField compact kind={kind} label={label} value={value} onChange={(one) => onChange(one ?? Number.NaN)} />
@@ -54,7 +59,7 @@ export function Zones({ form, onZones }: { form: KilnForm; onZones(zones: KilnZo
 			{(zone, change) => (
 				<span className="grid grow grid-cols-3 gap-1.5">
 					<TextField compact label="Where" value={zone.name} onChange={(name) => change({ name })} />
-					<Cell label="Hotter by, K" value={zone.offsetK} onChange={(offsetK) => change({ offsetK })} />
+					<Cell kind="step" label="Hotter by" value={zone.offsetK} onChange={(offsetK) => change({ offsetK })} />
 					<span />
 					<Cell kind="length" label="From left" value={zone.xMm} onChange={(xMm) => change({ xMm })} />
 					<Cell kind="length" label="Wide" value={zone.widthMm} onChange={(widthMm) => change({ widthMm })} />

@@ -1,6 +1,7 @@
 import type { KilnLessonView, KilnView } from "@contract/kilns";
 import type { Fitted } from "@core/kiln/least-squares";
 import { phraseText } from "@core/units/phrase";
+import { fahrenheitStep } from "@core/units/temperature";
 import { dayAndClock } from "@formats/time";
 import { useState } from "react";
 import { ChoiceField } from "../../forms/fields";
@@ -72,11 +73,12 @@ function Lesson({ view, lesson, instructor }: { view: KilnView; lesson: KilnLess
 	const accept = useAct("acceptLearned");
 	const { learned, before, after } = lesson;
 	const { powerW, capacityJPerK, lossWPerK } = learned;
+	const degree = units.temperature === "F" ? fahrenheitStep(1) : 1;
 	const rows: [string, string, string][] = [
 		[
-			"climbs without losses, P/C, K/h",
-			within(learned.climbKPerS, 3600, 0),
-			`${((before.powerW / before.capacityJPerK) * 3600).toFixed(0)}`,
+			`climbs without losses, P/C, °${units.temperature}/h`,
+			within(learned.climbKPerS, 3600 * degree, 0),
+			`${((before.powerW / before.capacityJPerK) * 3600 * degree).toFixed(0)}`,
 		],
 		[
 			"falls by itself, UA/C, of its height an hour",

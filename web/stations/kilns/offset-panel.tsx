@@ -2,14 +2,16 @@ import type { KilnView } from "@contract/kilns";
 import { LEVEL_WORDS } from "@core/firing/level";
 import { Trouble } from "../../forms/notice";
 import { useAct } from "../../lib/api";
+import { useFigure } from "../../lib/prefs";
 
-const signed = (k: number) => `${k > 0 ? "+" : k < 0 ? "−" : ""}${Math.abs(k)} K`;
 const MOST_K = 30;
 
 /** The temperature offset proposed from judged firings, with its evidence; an instructor accepts it or leaves it. */
 export function OffsetPanel({ view, instructor }: { view: KilnView; instructor: boolean }) {
 	const accept = useAct("acceptOffset");
 	const { offset } = view;
+	const figure = useFigure();
+	const signed = (k: number) => figure({ signedC: k });
 	return (
 		<section aria-label="Temperature offset">
 			<h2 className="mb-1">Hotter or cooler than it shows</h2>
@@ -52,7 +54,7 @@ export function OffsetPanel({ view, instructor }: { view: KilnView; instructor: 
 									Φ as shown
 								</th>
 								<th scope="col" className="font-normal">
-									offsets that explain it, −{MOST_K} to +{MOST_K} K
+									offsets that explain it, {signed(-MOST_K)} to {signed(MOST_K)}
 								</th>
 							</tr>
 						</thead>
@@ -72,7 +74,7 @@ export function OffsetPanel({ view, instructor }: { view: KilnView; instructor: 
 											viewBox={`${-MOST_K} 0 ${2 * MOST_K} 18`}
 											preserveAspectRatio="none"
 											role="img"
-											aria-label={`from ${fromK.toFixed(0)} to ${toK.toFixed(0)} K`}
+											aria-label={`from ${signed(Math.round(fromK))} to ${signed(Math.round(toK))}`}
 										>
 											<rect x={-MOST_K} y="7" width={2 * MOST_K} height="4" className="fill-base-content/12" />
 											<rect

@@ -57,8 +57,7 @@ export function ShelfOutline({ kiln, widthPx, labels = false }: { kiln: Drawn; w
 								fontSize={11.5 * scale}
 								className="figure fill-[#10302a]"
 							>
-								{zone.name} {zone.offsetK > 0 ? "+" : ""}
-								{zone.offsetK} K
+								{zone.name} {figure({ signedC: zone.offsetK })}
 							</text>
 						)}
 					</g>

@@ -300,7 +300,7 @@ describe("drawings of the bench", () => {
 		const legend = (prefs?: typeof imperial) => text(drawn(<StressLegend stress={stress} />, prefs));
 		expect(legend()).toMatch(/At most \d+\.\d MPa of 10 allowed, where 9 mm meets 3 mm/);
 		expect(legend()).toMatch(
-			/When the soak begins the two are \d+\.\d K apart, after \d+ min even to 0\.5 K\. The rest of its 3 h/,
+			/When the soak begins the two are [\d.]+ °C apart, after \d+ min even to 0\.5 °C\. The rest of its 3 h/,
 		);
 		expect(stress.mpa).toHaveLength(patches.length);
 		expect(text(drawn(<StressLegend stress={{ mpa: [], worst: undefined, evening: undefined }} />))).toBe("");

@@ -25,7 +25,12 @@ export function Compare({ mine, other: { name, effect: other } }: Props) {
 				one.level === its?.level ? `×${times.toFixed(2)}` : `another level\n×${times.toFixed(1)}`,
 			];
 		}),
-		["peak", figure({ c: mine.peakC }), figure({ c: other.peakC }), `${signed(mine.peakC - other.peakC, 0)} K`],
+		[
+			"peak",
+			figure({ c: mine.peakC }),
+			figure({ c: other.peakC }),
+			figure({ signedC: Math.round(mine.peakC - other.peakC) }),
+		],
 		...(
 			[
 				["tension up", "heatingMPa", "MPa", 1],

@@ -8,9 +8,10 @@ import type { GlassFamily } from "@core/glass/family";
 import { inUse } from "@core/glass/glass";
 import type { KilnBody } from "@core/kiln/kiln";
 import { formatMinutes } from "@core/units/duration";
+import { phraseText } from "@core/units/phrase";
 import { useMemo, useState } from "react";
 import { Check, ChoiceField, NumberField, TextField } from "../../forms/fields";
-import { useFigure } from "../../lib/prefs";
+import { useFigure, usePrefs } from "../../lib/prefs";
 import { SCHOOLS } from "../../ui/school-words";
 
 interface Props {
@@ -25,6 +26,7 @@ interface Props {
 /** What the schedule is made for: family, level, schools, pieces, and who sets each segment. */
 export function MadeFor({ view, document, family, kiln, onEdit, onRebuild }: Props) {
 	const figure = useFigure();
+	const { units } = usePrefs();
 	const demand = demandOfDocument(document);
 	const school = (change: Partial<Schools>) => onRebuild({ schools: { ...document.schools, ...change } });
 	const { schools, pieces } = document;
@@ -65,7 +67,7 @@ export function MadeFor({ view, document, family, kiln, onEdit, onRebuild }: Pro
 						value={schools[key]}
 						options={choices.map(({ value, label: words }) => ({
 							value,
-							label: `${words} · ${hoursWith.get(value + key) ?? "–"} h`,
+							label: `${phraseText(words, units)} · ${hoursWith.get(value + key) ?? "–"} h`,
 						}))}
 						onChange={(value) => school({ [key]: value })}
 					/>

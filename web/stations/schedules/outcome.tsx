@@ -1,6 +1,7 @@
 import type { KilnCard } from "@contract/kilns";
 import { LEVEL_WORDS, levelOf } from "@core/firing/level";
 import { formatMinutes } from "@core/units/duration";
+import { useFigure } from "../../lib/prefs";
 import { megapascals } from "../firings/strips";
 import type { useSimulation } from "../firings/use-simulation";
 
@@ -12,6 +13,7 @@ export function Outcome({
 	simulated: ReturnType<typeof useSimulation>;
 	kiln: KilnCard | undefined;
 }) {
+	const figure = useFigure();
 	if (!kiln) return <p className="text-soft">Choose a kiln: what the glass goes through depends on it.</p>;
 	if (!simulated) return <p className="text-soft">Simulating …</p>;
 	const { simulation, ms } = simulated;
@@ -43,16 +45,14 @@ export function Outcome({
 			{kiln.zones.length > 0 && (
 				<p className="mt-1 text-soft">
 					{kiln.zones
-						.map(
-							({ name, offsetK }, i) => `${name} ${offsetK > 0 ? "+" : ""}${offsetK} K: ${levelAt(zoneFlow[i] ?? 0)}`,
-						)
+						.map(({ name, offsetK }, i) => `${name} ${figure({ signedC: offsetK })}: ${levelAt(zoneFlow[i] ?? 0)}`)
 						.join(" · ")}
 				</p>
 			)}
 			<p className="mt-1 text-soft">
 				Simulated in {ms.toFixed(0)} ms on {kiln.name}
-				{kiln.body.offsetK ? `, whose glass is ${kiln.body.offsetK} K hotter than it shows` : ""}. It cannot know uneven
-				heat beyond the zones, a lid that is lifted, or how dark glass takes up heat.
+				{kiln.body.offsetK ? `, whose glass is ${figure({ signedC: kiln.body.offsetK })} against what it shows` : ""}.
+				It cannot know uneven heat beyond the zones, a lid that is lifted, or how dark glass takes up heat.
 			</p>
 		</div>
 	);

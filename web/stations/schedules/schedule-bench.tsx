@@ -13,7 +13,7 @@ import { seriesOf } from "@core/kiln/simulate";
 import { useMemo, useState } from "react";
 import { ChoiceField } from "../../forms/fields";
 import { Caution } from "../../forms/notice";
-import { useFigure } from "../../lib/prefs";
+import { useFigure, usePrefs } from "../../lib/prefs";
 import { FiringChart } from "../../ui/firing-chart/firing-chart";
 import { framed, type StationProps } from "../../ui/frame/framed";
 import { createDraft, useDocument, useSteps } from "../../ui/kept/draft";
@@ -79,6 +79,7 @@ function Bench({ view, frame }: StationProps<"schedule">) {
 		done: () => view.schedule || history.replaceState(null, "", `?id=${scheduleId}`),
 	});
 	const figure = useFigure();
+	const { units } = usePrefs();
 	const kiln = view.kilns.find(({ id }) => id === kilnId);
 	const family = view.families.find(({ id }) => id === document.familyId) ?? FAMILY_90;
 	const warnings = useMemo(
@@ -163,7 +164,7 @@ function Bench({ view, frame }: StationProps<"schedule">) {
 						]}
 						openS={shown?.openS}
 						bands={phaseBands(document, kiln?.body)}
-						strips={shown ? strips(shown) : []}
+						strips={shown ? strips(shown, units.temperature) : []}
 						handles={handlesOf(document, kiln?.body, edit, (c) => figure({ c }), { chosen, onChoose: setChosen })}
 						zoomable
 						summary={`${document.name}: set point, simulated kiln, glass and shelf`}

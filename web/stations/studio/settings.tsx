@@ -3,10 +3,12 @@ import { newSchedule, PLAIN_PIECE } from "@core/firing/document";
 import { scheduleHours } from "@core/firing/schedule";
 import type { Schools } from "@core/firing/schools";
 import { FAMILY_90 } from "@core/glass/family";
+import { phraseText } from "@core/units/phrase";
 import { useMemo, useState } from "react";
 import { ChoiceField, NumberField, TextField } from "../../forms/fields";
 import { Problems } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";
+import { usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
 import { SCHOOLS } from "../../ui/school-words";
 import { Tabs } from "../../ui/tabs";
@@ -140,6 +142,7 @@ function TheStudio({ form, zones, currencies }: { form: SettingsForm } & Pick<Se
 }
 
 function SchoolFields({ schools, onChange }: { schools: Schools; onChange(change: Partial<Schools>): void }) {
+	const { units } = usePrefs();
 	const hours = useMemo(() => {
 		const of = (change: Partial<Schools>) =>
 			scheduleHours(newSchedule("", FAMILY_90, undefined, [BUILT_UP], { ...schools, ...change }), undefined);
@@ -170,7 +173,7 @@ function SchoolFields({ schools, onChange }: { schools: Schools; onChange(change
 									checked={schools[key] === value}
 									onChange={() => onChange({ [key]: value })}
 								/>
-								<span>{words}</span>
+								<span>{phraseText(words, units)}</span>
 								{key !== "dots" && <b className="figure">{hours.get(`${key} ${value}`)?.toFixed(1)} h</b>}
 							</label>
 						))}

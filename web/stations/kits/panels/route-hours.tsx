@@ -36,7 +36,7 @@ export function RouteHours({ route, pace }: { route: Hours; pace: Pace }) {
 					{(["usual", "cautious"] as const).map((warmUp) => (
 						<tr key={warmUp} className="border-t border-line">
 							<th scope="row" className="py-1.5 pr-1 text-left font-normal text-soft">
-								{SCHOOL_WORDS.warmUp[warmUp]}
+								{phraseText(SCHOOL_WORDS.warmUp[warmUp], units)}
 							</th>
 							{(["usual", "cautious"] as const).map((cooling) => {
 								const own = warmUp === pace.warmUp && cooling === pace.cooling;

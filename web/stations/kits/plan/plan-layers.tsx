@@ -156,11 +156,9 @@ export const StressPatches = memo(function StressPatches({
 /** The stress map in words and figures: how much of what is allowed, where it is most, how the soak evens it out. */
 export function StressLegend({ stress }: { stress: KitSurvey["stress"] }) {
 	const figure = useFigure();
-	const { units } = usePrefs();
 	const { worst, evening } = stress;
 	if (!worst) return null;
 	const allowed = ALLOWED_TENSION_PA / 1e6;
-	const degrees = (k: number) => (units.temperature === "F" ? `${(k * 1.8).toFixed(1)} °F` : `${k.toFixed(1)} K`);
 	const step = worst.thickMm - worst.thinMm > 0.05;
 	return (
 		<>
@@ -181,9 +179,10 @@ export function StressLegend({ stress }: { stress: KitSurvey["stress"] }) {
 			</p>
 			{evening && (
 				<p className="mt-0.5 text-soft">
-					When the soak begins the two are <span className="figure">{degrees(evening.startK)}</span> apart, after{" "}
-					<span className="figure">{figure({ min: Math.ceil(evening.evenAfterMin) })}</span> even to {degrees(EVEN_K)}.
-					The rest of its {figure({ min: evening.soakMin })} is for stress to relax and for what lies deeper.
+					When the soak begins the two are <span className="figure">{figure({ stepC: evening.startK })}</span> apart,
+					after <span className="figure">{figure({ min: Math.ceil(evening.evenAfterMin) })}</span> even to{" "}
+					{figure({ stepC: EVEN_K })}. The rest of its {figure({ min: evening.soakMin })} is for stress to relax and for
+					what lies deeper.
 				</p>
 			)}
 		</>
