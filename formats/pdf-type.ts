@@ -4,9 +4,12 @@ import type { Color, PDFDocument, PDFFont, PDFPage } from "pdf-lib";
 
 /** Font files (WOFF) of one weight each, in the order in which they are asked for a letter. */
 export interface FontFiles {
-	plain: readonly Uint8Array[];
-	bold: readonly Uint8Array[];
+	plain: readonly FontFile[];
+	bold: readonly FontFile[];
 }
+
+/** A file's bytes, or, of a script with thousands of signs, a file that is read only where one of them is written. */
+export type FontFile = Uint8Array | { script: RegExp; read(): Uint8Array };
 
 /** One file of a weight. */
 interface Face {
@@ -36,12 +39,14 @@ export class PdfType {
 	/**
 	 * @param signs all that will be written: only faces that are needed are embedded, and of them only the letters used
 	 */
-	static async in(pdf: PDFDocument, files: readonly Uint8Array[], signs: string): Promise<PdfType> {
+	static async in(pdf: PDFDocument, files: readonly FontFile[], signs: string): Promise<PdfType> {
 		pdf.registerFontkit(fontkit);
 		const found = new Set<number>();
 		const used = [...new Set([...signs])].map((sign) => sign.codePointAt(0) ?? SPACE);
 		const embedded: Face[] = [];
-		for (const bytes of files) {
+		for (const file of files) {
+			if ("script" in file && !file.script.test(signs)) continue;
+			const bytes = "script" in file ? file.read() : file;
 			const { letters, has } = opened(bytes);
 			const wanted = used.filter((sign) => has.has(sign) && !found.has(sign));
 			if (wanted.length === 0) continue;
