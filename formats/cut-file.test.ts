@@ -25,7 +25,7 @@ const sheet = (turned: boolean) => {
 	const { widthMm, heightMm } = laid.sheet;
 	const plan =
 		turned === laid.turned ? laid : { ...laid, turned, sheet: { ...laid.sheet, widthMm: heightMm, heightMm: widthMm } };
-	return { plan, blanks, title: 'dusk & "stubble", sheet 1' };
+	return { plan, blanks, kerfMm: 0, title: 'dusk & "stubble", sheet 1' };
 };
 
 /** Lines as DXF has them, the y axis up. */
@@ -41,7 +41,7 @@ describe("a sheet's cut file", () => {
 		"turned %s: a score is a line of the sheet as it was bought, never beyond its edge",
 		(turned) => {
 			const its = sheet(turned);
-			const lines = scoreLinesOf(its.plan, blanks);
+			const lines = scoreLinesOf(its.plan, blanks, 0);
 			for (const { x1, y1, x2, y2 } of lines) {
 				for (const x of [x1, x2]) expect(x).toBeGreaterThanOrEqual(0);
 				for (const x of [x1, x2]) expect(x).toBeLessThanOrEqual(its.plan.sheet.widthMm + 1e-9);
@@ -65,7 +65,7 @@ describe("a sheet's cut file", () => {
 		const text = cutDxf(its);
 		expect(new DxfParser().parseSync(text)?.header?.$INSUNITS).toBe(4);
 		const back = linesOf(text);
-		const lines = scoreLinesOf(its.plan, blanks);
+		const lines = scoreLinesOf(its.plan, blanks, 0);
 		expect(back).toHaveLength(lines.length);
 		expect(back[0]?.layer).toBe("1-STRIPS");
 		expect(back[0]?.a?.y).toBeCloseTo(heightMm - (lines[0]?.y1 ?? 0), 3);

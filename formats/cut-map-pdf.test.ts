@@ -28,6 +28,7 @@ const map = (scale: "full" | "fit") =>
 	cutMapPdf({
 		plan,
 		blanks,
+		kerfMm: 0,
 		title: "Windbreak, sheet 1",
 		studio: "A glass room",
 		scale,

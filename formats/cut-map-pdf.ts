@@ -1,3 +1,4 @@
+import { sawnOutlinesOf } from "@core/cutting/plan/sawn-outlines";
 import { type ScoreLine, scoreLinesOf } from "@core/cutting/plan/score-lines";
 import type { Blank, SheetPlan } from "@core/cutting/plan/types";
 import type { PaperSize } from "@core/studio/customs";
@@ -16,6 +17,8 @@ const CUT = rgb(0.75, 0.3, 0.05);
 export interface CutMap {
 	plan: SheetPlan;
 	blanks: readonly Blank[];
+	/** What a saw takes at every cut; 0 for scores. */
+	kerfMm: number;
 	title: string;
 	studio: string;
 	/** 1 : 1 over as many pages as it takes, or all of it on one. */
@@ -119,7 +122,7 @@ class TilePage {
 		if (its) this.page.drawLine({ ...its, thickness, color, ...(dashArray && { dashArray }) });
 	}
 
-	drawSheet({ plan, blanks }: CutMap): void {
+	drawSheet({ plan, blanks, kerfMm }: CutMap): void {
 		const { widthMm: w, heightMm: h } = plan.sheet;
 		for (const [x1, y1, x2, y2] of [
 			[0, 0, w, 0],
@@ -128,13 +131,19 @@ class TilePage {
 			[0, h, 0, 0],
 		] as const)
 			this.line({ x1, y1, x2, y2 }, 1.2);
-		for (const score of scoreLinesOf(plan, blanks))
+		for (const score of scoreLinesOf(plan, blanks, kerfMm))
 			this.line(
 				score,
 				score.stage === "strips" ? 1 : 0.5,
 				score.stage === "strips" ? CUT : INK,
 				score.stage === "strips" ? undefined : [4, 2],
 			);
+		for (const { outlines } of sawnOutlinesOf(plan, blanks, kerfMm, "bought"))
+			for (const outline of outlines)
+				outline.forEach(({ x, y }, i) => {
+					const next = outline[(i + 1) % outline.length];
+					if (next) this.line({ x1: x, y1: y, x2: next.x, y2: next.y }, 0.8);
+				});
 	}
 
 	/** Crosses in the middle of what two pages share: laid on each other, the pages fit. */

@@ -39,6 +39,24 @@ const sheet = z.strictObject({
 	cleared: z.boolean(),
 });
 
+/** A coordinate of an outline or of its place. */
+const at = z.number({ error: "A place is a length." }).min(-5000, "Too far out.").max(5000, "Too far out.");
+
+const nest = z.strictObject({
+	outline: z
+		.array(z.strictObject({ x: at, y: at }))
+		.min(3, "An outline has corners.")
+		.max(2000, "At most 2000 corners."),
+	turnDeg: z
+		.number({ error: "A turn is in degrees." })
+		.min(0, "A turn is not negative.")
+		.max(360, "A turn is at most once round."),
+	places: z
+		.array(z.strictObject({ xMm: at, yMm: at, half: z.boolean() }))
+		.min(1, "A blank holds an outline.")
+		.max(6, "At most six outlines in a blank."),
+});
+
 /** A plan somebody cuts by. Whether it can be cut is for core/cutting/plan/plan-problem to say. */
 export const cutPlan = z.strictObject({
 	blanks: z
@@ -48,9 +66,10 @@ export const cutPlan = z.strictObject({
 				widthMm: side("A part"),
 				heightMm: side("A part"),
 				count: count("Parts", 0, 20_000),
-				yields: count("Parts of a rectangle", 1, 2),
+				yields: count("Parts of a rectangle", 1, 6),
 				mayTurn: z.boolean(),
-				finish: z.enum(["none", "diagonal", "round", "outline"]),
+				finish: z.enum(["none", "diagonal", "round", "outline", "nest"]),
+				nest: nest.optional(),
 			}),
 		)
 		.max(500, "At most 500 kinds of parts."),

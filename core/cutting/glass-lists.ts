@@ -4,6 +4,7 @@ import type { CutLine } from "./count";
 import { blanksOf } from "./plan/blanks";
 import { notYetCut } from "./plan/cut-so-far";
 import type { SheetStock } from "./plan/keep-plan";
+import type { KeptPlan } from "./plan/kept";
 import type { CutTask } from "./plan/search";
 import { type Blank, type CutRules, USUAL_CUT_RULES } from "./plan/types";
 
@@ -28,6 +29,7 @@ export interface RackItem {
 export interface ForRuns {
 	glassId: string;
 	runIds: readonly string[];
+	plan: Pick<KeptPlan, "blanks" | "rules">;
 }
 
 /** One glass of the lists: what is wanted of it, what there is to cut it from, the plan somebody cuts by. */
@@ -49,6 +51,7 @@ export const lineKeyOf = (runId: string, lineKey: string): string => `${runId} $
 export function glassLists<L extends CountedLine, S extends RackItem, P extends ForRuns>(
 	book: { runs: readonly ListedRun<L>[]; glasses: readonly Glass[]; stock: readonly S[]; plans: readonly P[] },
 	usual: CutTask["sheet"],
+	rules: CutRules = USUAL_CUT_RULES,
 ): GlassList<L, S, P>[] {
 	const lines = book.runs.flatMap(({ id, lines: its }) => its.map((line) => ({ ...line, runId: id })));
 	const sheets = lines.filter(({ kind, shape }) => kind === "sheet" && shape);
@@ -60,16 +63,22 @@ export function glassLists<L extends CountedLine, S extends RackItem, P extends 
 			.filter(({ kind }) => kind === "sheet")
 			.sort((a, b) => b.widthMm * b.heightMm - a.widthMm * a.heightMm)[0];
 		const runIds = [...new Set(its.map(({ runId }) => runId))];
+		const kept = book.plans.find((one) => one.glassId === glassId && one.runIds.some((id) => runIds.includes(id)));
+		const sheet = whole ? { widthMm: whole.widthMm, heightMm: whole.heightMm } : usual;
 		return [
 			{
 				glass,
 				lines: its,
 				runIds,
-				wanted: blanksOf(its, glass.directed, (line) => lineKeyOf(line.runId, line.key)),
-				sheet: whole ? { widthMm: whole.widthMm, heightMm: whole.heightMm } : usual,
+				wanted: blanksOf(its, glass.directed, (line) => lineKeyOf(line.runId, line.key), {
+					rules: kept?.plan.rules ?? rules,
+					sheet,
+					known: kept?.plan.blanks,
+				}),
+				sheet,
 				stock: whole && { itemId: whole.id, amount: whole.amount },
 				offcuts: stock.filter(({ kind }) => kind === "offcut"),
-				kept: book.plans.find((one) => one.glassId === glassId && one.runIds.some((id) => runIds.includes(id))),
+				kept,
 			},
 		];
 	});

@@ -32,7 +32,7 @@ export async function cutMapOf(db: Database, { planId, file, scale, units }: Map
 	const { name: studio, customs } = await loadStudio(db);
 	const title = `${name}, sheet ${Number(index) + 1}`;
 	const body = await inPool("cutMapPdf", {
-		...{ plan, blanks: document.blanks, title, studio },
+		...{ plan, blanks: document.blanks, kerfMm: document.rules.kerfMm, title, studio },
 		...{ scale, units, paper: customs.paper },
 	});
 	return { body, type: "application/pdf", name: `${fileName(title, "sheet")}.pdf` };

@@ -1,15 +1,17 @@
 import { isDeepStrictEqual } from "node:util";
 import { cutSoFar } from "@core/cutting/plan/cut-so-far";
 import type { KeptPlan, KeptSheet } from "@core/cutting/plan/kept";
+import { nestProblem } from "@core/cutting/plan/nest-problem";
 import { madeBy, planProblem } from "@core/cutting/plan/plan-problem";
 import type { Blank } from "@core/cutting/plan/types";
+import type { CutShape } from "@core/geometry/shape";
 import { lockPlan, lockRuns, otherPlanOf, writePlanRuns } from "@db/queries/stock";
 import { cutPlan, glass } from "@db/schema";
 import { eq } from "drizzle-orm";
 import type { UseCase } from "../house/context";
 import { inTheBook, Refusal } from "../house/refusal";
 import { saved } from "../house/saved";
-import { usedIn, wantedOf } from "./models/lines";
+import { shapesOf, usedIn, wantedOf } from "./models/lines";
 import { takeForPlan } from "./models/plan-stock";
 
 const STAYS = "Nothing that is cut is lost.";
@@ -21,14 +23,18 @@ export const saveCutPlan: UseCase<"saveCutPlan"> = async (context, { planId, rev
 	if (rows.length < runIds.length)
 		throw new Refusal("conflict", `One of these cut lists is gone. Look again. ${STAYS}`);
 	const its = inTheBook((await tx.select().from(glass).where(eq(glass.id, glassId)))[0], "glass");
-	const by = await otherPlanOf(tx, planId, glassId, runIds);
-	if (by !== undefined)
+	const other = await otherPlanOf(tx, planId, glassId, runIds);
+	if (other !== undefined)
 		throw new Refusal(
 			"conflict",
-			`${by} has begun to cut ${its.name} for this by another plan. Look again: yours would cut it twice.`,
+			`${other} has begun to cut ${its.name} for this by another plan. Look again: yours would cut it twice.`,
 		);
 	const before = await lockPlan(tx, planId);
-	const problem = planProblem(plan) ?? listProblem(plan, wantedOf(rows, its, studio), !before);
+	const by = { rules: plan.rules, sheet: studio.customs.sheet, known: plan.blanks };
+	const problem =
+		planProblem(plan) ??
+		listProblem(plan, wantedOf(rows, its, studio, by), !before) ??
+		sawnProblem(plan, shapesOf(rows, studio));
 	if (problem) throw new Refusal("conflict", problem);
 	const isSent = before && isDeepStrictEqual(before.document, plan); // the same press sent twice
 	if (before && !isSent && !keepsWhatIsCut(before.document, plan, usedIn(rows)))
@@ -56,6 +62,17 @@ function listProblem(plan: KeptPlan, wanted: readonly Blank[], isFirst: boolean)
 		if (i < 0 || planned !== count || !isDeepStrictEqual(shape, its))
 			return `The list was changed since this plan was made. Plan again. ${STAYS}`;
 		if (isFirst && (made[i] ?? 0) > count) return `The plan makes more of a part than is wanted. Plan again. ${STAYS}`;
+	}
+	return undefined;
+}
+
+/** Outlines that are sawn apart are those of the kit, and the blade passes between them. */
+function sawnProblem({ blanks, rules }: KeptPlan, shapeOf: (key: string) => CutShape | undefined): string | undefined {
+	for (const one of blanks) {
+		const shape = one.nest && shapeOf(one.key);
+		// What is cut and not wanted any more has no shape on the list: it lies as it was kept.
+		const problem = shape && nestProblem(one, shape, rules.kerfMm);
+		if (problem) return `This plan cannot be sawn: ${problem} Plan again. ${STAYS}`;
 	}
 	return undefined;
 }

@@ -28,9 +28,9 @@ const sheet = { widthMm: 500, heightMm: 430 };
 let days = 3;
 
 /** A class of its own with a list of the quilt coaster: dusk and stubble squares of 32 mm on clear. */
-async function listed(kits = 8) {
+async function listed(kits = 8, kit = "Nine-patch coaster") {
 	const { courses: _, ...calendar } = await studio.see("calendar");
-	const kitId = calendar.kits.find(({ name }) => name === "Nine-patch coaster")?.id ?? "";
+	const kitId = calendar.kits.find(({ name }) => name === kit)?.id ?? "";
 	const id = randomUUID();
 	const day = addDays(dayOf(new Date(), "America/Denver"), days++);
 	const evening = { id: randomUUID(), day, startsAt: "18:00", endsAt: "20:00", promisedDay: null };
@@ -147,6 +147,42 @@ describe("a plan somebody cuts by", () => {
 			expect(await sentence(begin(list, "dusk", planFor(list, [], { itemId, amount: 1 })))).toMatch(
 				/is not dusk of the stock/,
 			);
+	});
+
+	it("by a saw: outlines laid into each other are kept as they lie, though the list grows; two in one place are refused", async () => {
+		const { sessionId, kitId } = await listed(3, "Pump-wheel tile");
+		const saw = { ...rules, kerfMm: 1.5 };
+		const wantedBy = ({ view }: List, known?: KeptPlan["blanks"]) => {
+			const lines = view.runs.flatMap(({ id, lines: its }) => its.map((line) => ({ ...line, runId: id })));
+			const its = lines.filter(({ glassId, kind }) => glassId === "pump-rust" && kind === "sheet");
+			return blanksOf(its, false, (line) => `${line.runId} ${line.key}`, { rules: saw, sheet, known });
+		};
+		const list = await glassOf(sessionId, "pump-rust");
+		const wanted = wantedBy(list);
+		expect(wanted.some(({ nest }) => (nest?.places.length ?? 0) > 1)).toBe(true);
+		const best = [...searchPlans({ blanks: wanted, offcuts: [], sheet, rules: saw }, 12)].at(-1)?.best;
+		const plan = keptPlanOf(best?.fewestSheets.plan ?? { sheets: [], short: [] }, wanted, wanted, saw, undefined);
+		const heaped = plan.blanks.map((one) => ({
+			...one,
+			...(one.nest && { nest: { ...one.nest, places: one.nest.places.map((place, _, all) => all[0] ?? place) } }),
+		}));
+		expect(await sentence(begin(list, "pump-rust", { ...plan, blanks: heaped }))).toMatch(
+			/This plan cannot be sawn: the blade does not pass/,
+		);
+		const { planId } = await begin(list, "pump-rust", plan);
+		await studio.act("planCut", { sessionId, kitId, kits: 5 });
+		const later = await glassOf(sessionId, "pump-rust");
+		const more = wantedBy(later, later.row?.plan.blanks);
+		expect(more.map(({ nest }) => nest)).toEqual(wanted.map(({ nest }) => nest));
+		const so = cutSoFar(plan, later.usedOf);
+		const still = stillToCut(more, plan, so);
+		const found = [...searchPlans({ blanks: still, offcuts: [], sheet, rules: saw }, 12)].at(-1)?.best.fewestSheets;
+		const next = keptPlanOf(found?.plan ?? { sheets: [], short: [] }, still, more, saw, undefined, {
+			plan,
+			sheets: [],
+		});
+		const sent = { planId, revision: 1, glassId: "pump-rust", runIds: later.runIds, plan: next };
+		expect(await studio.act("saveCutPlan", sent)).toEqual({ planId, revision: 2 });
 	});
 
 	it("a sheet that is of another size in the stock is told; one rest is kept once", async () => {

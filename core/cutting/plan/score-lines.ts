@@ -16,8 +16,8 @@ export interface ScoreLine {
 
 const EPS = 1e-6;
 
-/** Every score of a sheet as a line, in the order of work. */
-export function scoreLinesOf(plan: SheetPlan, blanks: readonly Pick<Blank, "finish">[]): ScoreLine[] {
+/** Every score of a sheet as a line, in the order of work; where a saw cuts, the near edge of its blade. */
+export function scoreLinesOf(plan: SheetPlan, blanks: readonly Pick<Blank, "finish">[], kerfMm: number): ScoreLine[] {
 	const { lengthMm, heightMm } = asLaid(plan);
 	const lines: ScoreLine[] = [];
 	const add = (stage: ScoreStage, strip: number, x1: number, y1: number, x2: number, y2: number) =>
@@ -29,7 +29,8 @@ export function scoreLinesOf(plan: SheetPlan, blanks: readonly Pick<Blank, "fini
 			const right = xMm + widthMm;
 			if (right < lengthMm - EPS) add("across", i + 1, right, yMm, right, end);
 			for (let k = 0; k < stack; k++) {
-				const [from, to] = [yMm + k * each, yMm + (k + 1) * each];
+				const from = yMm + k * (each + kerfMm);
+				const to = from + each;
 				if (to < end - EPS) add("stacks", i + 1, xMm, to, right, to);
 				if (blanks[blank]?.finish === "diagonal") add("diagonals", i + 1, xMm, to, right, from);
 			}

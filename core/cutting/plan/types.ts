@@ -1,7 +1,9 @@
+import type { Nest } from "./nest";
+
 /** Plans for scoring sheet glass: every score runs from edge to edge of the piece in hand. Lengths mm. */
 
-/** What a blank is made into once it is cut out: nothing, two triangles corner to corner, a round nipped and ground, a free outline. */
-export type Finish = "none" | "diagonal" | "round" | "outline";
+/** What a blank is made into once it is cut out: nothing, two triangles corner to corner, a round nipped and ground, a free outline, several outlines sawn apart. */
+export type Finish = "none" | "diagonal" | "round" | "outline" | "nest";
 
 /** A rectangle to be scored out of sheet. Its width lies along the streaks of the sheet where it may not be turned. */
 export interface Blank {
@@ -15,6 +17,8 @@ export interface Blank {
 	yields: number;
 	mayTurn: boolean;
 	finish: Finish;
+	/** Of a blank that is sawn apart: so many outlines as it yields. */
+	nest?: Nest | undefined;
 }
 
 /** A sheet or an offcut to cut from. Its streaks, if it has any, run along its width. */

@@ -1,6 +1,8 @@
 import { cutListOf } from "@core/cutting/count";
-import { blanksOf } from "@core/cutting/plan/blanks";
+import { lineKeyOf } from "@core/cutting/glass-lists";
+import { blanksOf, type CutBy } from "@core/cutting/plan/blanks";
 import type { Blank } from "@core/cutting/plan/types";
+import type { CutShape } from "@core/geometry/shape";
 import { cutsOf } from "@core/kit/kit";
 import type { cutRunsOf } from "@db/queries/stock";
 import type { Studio } from "@db/queries/studio";
@@ -15,12 +17,18 @@ export const linesOf = ({ run, kit, ticks }: Pick<Row, "run" | "kit" | "ticks">,
 	});
 
 /** Rectangles that cuts want of a glass, those that broke with them; their keys name cut and line. */
-export const wantedOf = (rows: readonly Row[], glass: { id: string; directed: boolean }, studio: Studio): Blank[] =>
+export const wantedOf = (
+	rows: readonly Row[],
+	glass: { id: string; directed: boolean },
+	studio: Studio,
+	by?: CutBy,
+): Blank[] =>
 	rows.flatMap((row) =>
 		blanksOf(
 			linesOf(row, studio).filter(({ glassId }) => glassId === glass.id),
 			glass.directed,
-			({ key }) => `${row.run.id} ${key}`,
+			({ key }) => lineKeyOf(row.run.id, key),
+			by,
 		),
 	);
 
@@ -32,4 +40,12 @@ export function usedIn(rows: readonly Row[]): (key: string) => number {
 		),
 	);
 	return (key) => used.get(key) ?? 0;
+}
+
+/** Shapes of what cuts list, by the keys of their blanks. */
+export function shapesOf(rows: readonly Row[], studio: Studio): (key: string) => CutShape | undefined {
+	const shapes = new Map(
+		rows.flatMap((row) => linesOf(row, studio).flatMap(({ key, shape }) => (shape ? [[lineKeyOf(row.run.id, key), shape] as const] : []))),
+	);
+	return (key) => shapes.get(key);
 }

@@ -5,6 +5,7 @@ interface Props {
 	plan: SheetPlan;
 	blanks: readonly Blank[];
 	title: string;
+	kerfMm: number;
 	/** Of the plan that is kept: it can be printed. */
 	planId: string | undefined;
 	sheet: number;

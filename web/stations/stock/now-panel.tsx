@@ -112,6 +112,7 @@ const FINISH: Record<Blank["finish"], string> = {
 	diagonal: "score corner to corner: two triangles of each",
 	round: "nip the corners, then grind",
 	outline: "draw round the pattern; relief cuts where it turns in",
+	nest: "outlines laid into each other: saw them apart along the drawn lines",
 };
 
 /** "turn, then 11 scores at 20 mm". */

@@ -1,6 +1,7 @@
 import { type Rest, restsOf } from "@core/cutting/plan/figures";
 import type { StripProgress } from "@core/cutting/plan/progress";
-import { asLaid, type CutRules, type SheetPlan } from "@core/cutting/plan/types";
+import { type SawnOutlines, sawnOutlinesOf } from "@core/cutting/plan/sawn-outlines";
+import { asLaid, type Blank, type CutRules, type SheetPlan } from "@core/cutting/plan/types";
 import type { Glass } from "@core/glass/glass";
 import { scaleBarMm } from "@core/units/scale-bar";
 import { useFigure, usePrefs } from "../../lib/prefs";
@@ -11,6 +12,7 @@ interface Props {
 	progress: readonly StripProgress[];
 	/** The strip to cut now; -1 for none on this sheet. */
 	now: number;
+	blanks: readonly Blank[];
 	rules: CutRules;
 	glass: Glass;
 	/** What is above its strips is cut from further, as a sheet of its own. */
@@ -21,7 +23,7 @@ interface Props {
 const EDGE = { left: 46, right: 58, top: 6, foot: 34 };
 
 /** A sheet to scale with its scores in their order: what is done is faded, what is next is framed. */
-export function SheetMap({ plan, progress, now, rules, glass, goesOn, onStrip }: Props) {
+export function SheetMap({ plan, progress, now, blanks, rules, glass, goesOn, onStrip }: Props) {
 	const figure = useFigure();
 	const { units } = usePrefs();
 	const { lengthMm, heightMm } = asLaid(plan);
@@ -34,6 +36,7 @@ export function SheetMap({ plan, progress, now, rules, glass, goesOn, onStrip }:
 		number,
 		number,
 	];
+	const sawn = sawnOutlinesOf(plan, blanks, rules.kerfMm, "laid");
 	return (
 		<svg
 			viewBox={`${-left} ${-top} ${lengthMm + left + right} ${heightMm + top + foot}`}
@@ -54,6 +57,8 @@ export function SheetMap({ plan, progress, now, rules, glass, goesOn, onStrip }:
 					its={progress[i]}
 					isNow={i === now}
 					glass={glass}
+					kerfMm={rules.kerfMm}
+					sawn={sawn.filter((one) => one.strip === i + 1)}
 					size={size}
 					onPick={() => onStrip(i)}
 				/>
@@ -84,10 +89,13 @@ function StripDrawing(props: {
 	its: StripProgress | undefined;
 	isNow: boolean;
 	glass: Glass;
+	kerfMm: number;
+	/** Outlines that its blanks are sawn into. */
+	sawn: readonly SawnOutlines[];
 	size: number;
 	onPick(): void;
 }) {
-	const { plan, index, its, isNow, glass, size, onPick } = props;
+	const { plan, index, its, isNow, glass, kerfMm, sawn, size, onPick } = props;
 	const figure = useFigure();
 	const { lengthMm, heightMm: whole } = asLaid(plan);
 	const strip = plan.strips[index] as SheetPlan["strips"][number];
@@ -108,17 +116,31 @@ function StripDrawing(props: {
 			{columns.map((column, c) => {
 				const each = its ? (its.columns[c] ?? 0) : 0;
 				const part = column.stack > 0 ? each / (its ? partsIn(its, plan, index, c) : 1) : 0;
+				const outlines = sawn.find((one) => one.column === c)?.outlines;
 				return Array.from({ length: column.stack }, (_, k) => (
 					<rect
 						key={`${column.xMm} ${k}`}
 						x={column.xMm}
-						y={yMm + k * column.heightMm}
+						y={yMm + k * (column.heightMm + kerfMm)}
 						width={column.widthMm}
 						height={column.heightMm}
 						fill={glass.boughtColour}
-						fillOpacity={k < Math.round(part * column.stack) ? 0.2 : isNow ? 1 : 0.62}
+						fillOpacity={outlines ? 0.15 : k < Math.round(part * column.stack) ? 0.2 : isNow ? 1 : 0.62}
 						className="stroke-base-100"
 						strokeWidth={0.9 * size}
+					/>
+				));
+			})}
+			{sawn.map(({ column, outlines }) => {
+				const cut = its?.columns[column] ?? 0;
+				return outlines.map((outline, n) => (
+					<path
+						key={`${column} ${n}`}
+						d={`M${outline.map(({ x, y }) => `${x} ${y}`).join("L")}Z`}
+						fill={glass.boughtColour}
+						fillOpacity={n < cut ? 0.2 : isNow ? 1 : 0.62}
+						className="stroke-base-content/60"
+						strokeWidth={0.7 * size}
 					/>
 				));
 			})}

@@ -153,7 +153,7 @@ interface SheetProps {
 /** One sheet to scale, how good its plan is, and its scores to take away. */
 function TheSheet({ group, number, now, view, onStrip }: SheetProps) {
 	const figure = useFigure();
-	const { glass, sheets, blanks, figures, least, kept } = group;
+	const { glass, sheets, blanks, figures, least, kept, rules } = group;
 	const plan = sheets[number - 1];
 	if (!plan) return null;
 	const from = kept?.plan.sheets[number - 1]?.from;
@@ -178,14 +178,22 @@ function TheSheet({ group, number, now, view, onStrip }: SheetProps) {
 						? "Turn it by a quarter: its height lies from left to right."
 						: "As it lies: its width from left to right."}
 				</p>
-				<CutFiles plan={plan} blanks={blanks} title={title} planId={kept?.id} sheet={number - 1} />
+				<CutFiles
+					plan={plan}
+					blanks={blanks}
+					title={title}
+					kerfMm={rules.kerfMm}
+					planId={kept?.id}
+					sheet={number - 1}
+				/>
 			</div>
 			<div className="min-h-0 grow max-lg:h-[60vh]">
 				<SheetMap
 					plan={plan}
 					progress={group.progress.filter((one) => one.sheet === number - 1)}
 					now={now}
-					rules={kept?.plan.rules ?? USUAL_CUT_RULES}
+					blanks={blanks}
+					rules={rules}
 					glass={glass}
 					goesOn={goesOn}
 					onStrip={onStrip}

@@ -1,10 +1,11 @@
 import type { CutPlanRow, CutRun, CutView, SheetStockRow } from "@contract/stock";
 import { cutBefore, glassLists, type GlassList as Listed, taskOf } from "@core/cutting/glass-lists";
-import { cutSoFar, stillToCut } from "@core/cutting/plan/cut-so-far";
+import { cutSoFar, notYetCut, stillToCut } from "@core/cutting/plan/cut-so-far";
 import { leastSheets } from "@core/cutting/plan/figures";
 import { keptPlanOf, restId } from "@core/cutting/plan/keep-plan";
-import { usedByPlan } from "@core/cutting/plan/kept";
+import { type KeptPlan, usedByPlan } from "@core/cutting/plan/kept";
 import { keptFigures } from "@core/cutting/plan/kept-figures";
+import { madeBy } from "@core/cutting/plan/plan-problem";
 import { progressOf, type StripProgress } from "@core/cutting/plan/progress";
 import type { CutAim, CutTask } from "@core/cutting/plan/search";
 import type { Blank, CutPlan, CutRules, PlanFigures, SheetPlan } from "@core/cutting/plan/types";
@@ -21,6 +22,8 @@ export type GlassList = Listed<CutRun["lines"][number], SheetStockRow, CutPlanRo
 export interface GlassOnBench extends GlassList {
 	sheets: SheetPlan[];
 	blanks: Blank[];
+	/** What it is cut with. */
+	rules: CutRules;
 	short: number;
 	figures: PlanFigures;
 	/** No plan has fewer sheets. */
@@ -33,9 +36,16 @@ export interface GlassOnBench extends GlassList {
 
 const sum = (all: readonly number[]): number => all.reduce((total, n) => total + n, 0);
 
+/** So many blanks of a list found no place in the plan that was made for it. */
+function tooLargeIn(plan: KeptPlan, wanted: readonly Blank[]): number {
+	const made = madeBy(plan);
+	const placed = (key: string) => made[plan.blanks.findIndex((one) => one.key === key)] ?? 0;
+	return sum(notYetCut(wanted, plan.before).map(({ key, count }) => Math.max(0, count - placed(key))));
+}
+
 /** Every glass with its plan: those that are cut by, and the best found for the others. */
 export function useBench(view: CutView, usual: CutTask["sheet"], ticks: Ticks, aim: CutAim, rules: CutRules) {
-	const lists = glassLists(view, usual);
+	const lists = glassLists(view, usual, rules);
 	const open = lists.filter(({ kept }) => !kept);
 	const { plans, outlooks, share } = useCutPlan(open.map((list) => taskOf(list, rules)));
 	const groups = lists.flatMap((list): GlassOnBench[] => {
@@ -48,7 +58,8 @@ export function useBench(view: CutView, usual: CutTask["sheet"], ticks: Ticks, a
 			return [
 				{
 					...list,
-					...{ sheets: plan.sheets, blanks: plan.blanks, short: 0, isStale, outlook: undefined },
+					...{ sheets: plan.sheets, blanks: plan.blanks, rules: plan.rules, isStale, outlook: undefined },
+					short: isStale ? 0 : tooLargeIn(plan, wanted),
 					figures: keptFigures(plan),
 					least: leastSheets(wanted, list.sheet),
 					progress: progressOf(plan, plan.blanks, usedByPlan(plan, ticks.usedOf)),
@@ -61,7 +72,7 @@ export function useBench(view: CutView, usual: CutTask["sheet"], ticks: Ticks, a
 		return [
 			{
 				...list,
-				...{ sheets: found.plan.sheets, blanks: wanted, isStale: false, figures: found.figures },
+				...{ sheets: found.plan.sheets, blanks: wanted, rules, isStale: false, figures: found.figures },
 				short: sum(found.plan.short),
 				outlook: outlooks[at],
 				least: outlooks[at]?.least ?? leastSheets(wanted, list.sheet),
