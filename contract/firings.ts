@@ -62,6 +62,8 @@ export interface FiringCard {
 	heat: { thicknessMm: number; loadJPerK: number; onMould: boolean };
 	/** What a bare firing is for. */
 	what: string;
+	/** Parts that are fired beside the pieces, or alone: so many of a glass, so large. */
+	lots: { id: string; count: number; name: string; sizeMm: number | null }[];
 	note: string;
 	scheduleName: string | null;
 	pieces: FiringPiece[];
@@ -141,7 +143,7 @@ export const actions = {
 export const views = {
 	fire: seenByAssistant
 		.given({ firing: optionalId })
-		.of("firings", "loads", "pieces", "people", "kits", "glass", "kilns", "schedules")
+		.of("firings", "loads", "pieces", "people", "kits", "glass", "kilns", "schedules", "stock")
 		.shows<FireView>(),
 	/** A firing as it runs. */
 	readings: seenByAssistant
@@ -150,6 +152,6 @@ export const views = {
 		.shows<ReadingsView>(),
 	open: seenByAssistant
 		.given({})
-		.of("firings", "loads", "pieces", "people", "kits", "glass", "kilns", "schedules", "readings", "live")
+		.of("firings", "loads", "pieces", "people", "kits", "glass", "kilns", "schedules", "stock", "readings", "live")
 		.shows<OpenView>(),
 };

@@ -87,6 +87,6 @@ export const views = {
 			piece: words("The piece", 40).optional(),
 			firing: optionalId,
 		})
-		.of("schedules", "studio", "glass", "kits", "pieces", "people", "loads", "firings", "kilns")
+		.of("schedules", "studio", "glass", "kits", "pieces", "people", "loads", "firings", "kilns", "stock")
 		.shows<ScheduleView>(),
 };

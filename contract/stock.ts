@@ -1,3 +1,4 @@
+import type { ListCosts } from "@core/cost/list-costs";
 import type { BagLine } from "@core/cutting/bag";
 import type { CutLine } from "@core/cutting/count";
 import type { KeptPlan } from "@core/cutting/plan/kept";
@@ -11,6 +12,7 @@ import type { SessionBrief } from "./classes";
 import { cutPlan } from "./documents/cut-plan";
 import { stockAmount, stockItem } from "./documents/stock-item";
 import { count, id, isDistinct, lengthMm, revision, words } from "./fields";
+import type { FiringCard } from "./firings";
 import type { GlassBookView } from "./glass";
 import { idList, optionalId, seenByAssistant } from "./view";
 
@@ -39,6 +41,8 @@ export interface BagsOfKit {
 	runId: string;
 	kitId: string;
 	name: string;
+	/** What its colours are called; null for those it was drawn in. */
+	palette: string | null;
 	/** The frozen version, and whether the kit was changed since. */
 	version: number;
 	isOld: boolean;
@@ -53,6 +57,10 @@ export interface BagsView extends GlassBookView {
 	/** Parts that are fired before they are packed: what the bags take, what there is, what is on its way. */
 	fired: FiredNeed[];
 	lots: LotRow[];
+	/** Planned firings that go hot enough for dots, with how much of their shelf is free. */
+	fillers: { id: string; number: number; kiln: string; familyId: string; freeMm2: number }[];
+	/** Kilns with no firing planned, for one of their own. */
+	kilns: { id: string; name: string; freeMm2: number }[];
 }
 
 /** Dots of one glass and size, or another part that comes out of a kiln before it is packed. */
@@ -73,11 +81,15 @@ export interface LotRow {
 	sizeMm: number | null;
 	count: number;
 	wantedAt: string;
+	familyId: string | null;
+	/** The firing it lies in or is planned for. */
+	firing: { id: string; number: number; kiln: string; state: FiringCard["state"] } | null;
 }
 
 export interface BagLabel {
 	code: string;
 	kit: string;
+	palette: string | null;
 	version: number;
 	number: number;
 	of: number;
@@ -94,7 +106,9 @@ export interface ShoppingView extends GlassBookView {
 	lines: BuyLine[];
 	/** Sheets that the plans take, with what each glass costs and how much of it is waste, 0 to 1. */
 	sheets: { glassId: string; sheets: number; offcuts: number; yield: number; costMinor: number | null }[];
-	/** Kits that are cut for it, all together, to share the cost. */
+	/** What the kits cost; null for who may not see money. */
+	costs: (ListCosts & { names: Record<string, string>; students: number }) | null;
+	/** Kits that are cut for it, all together. */
 	kits: number;
 	currency: string | null;
 }
@@ -124,6 +138,8 @@ export interface CutRun {
 	kits: number;
 	kit: KitDesign;
 	kitId: string;
+	/** What its colours are called; null for those it was drawn in. */
+	palette: string | null;
 	/** The kit was changed since it was put on this list. */
 	isOld: boolean;
 	lines: (CutLine & { done: number; broken: number })[];
@@ -164,7 +180,7 @@ export interface CutView extends GlassBookView {
 	rods: { glassId: string; lengthMm: number; place: string }[];
 	/** Null for who may not see money. */
 	currency: string | null;
-	kits: { id: string; name: string }[];
+	kits: { id: string; name: string; palettes: { id: string; name: string }[] }[];
 }
 
 const eventId = id;
@@ -217,7 +233,15 @@ export const actions = {
 		.touches("stock")
 		.answers<{ itemId: string }>(),
 	planCut: assistant
-		.asks(z.strictObject({ sessionId: id, kitId: id, kits: count("Kits", 1, 60) }))
+		.asks(
+			z.strictObject({
+				sessionId: id,
+				kitId: id,
+				/** None: as the kit was drawn. */
+				paletteId: words("The colours", 40).optional(),
+				kits: count("Kits", 1, 60),
+			}),
+		)
 		.touches("stock", "kits")
 		.answers<{ cutRunId: string }>(),
 	/** So many more of a cut are done, or fewer where some broke. Counted by the device's own event: two people lose no count. */
@@ -281,6 +305,22 @@ export const actions = {
 		.asks(z.strictObject({ lotId: id, made: count("How many are good", 0, 2000) }))
 		.touches("stock")
 		.answers<{ made: number }>(),
+	/** Plans a firing of their own for lots of one family, by the studio's schools. */
+	fireLots: instructor
+		.asks(
+			z.strictObject({
+				firingId: id,
+				kilnId: id,
+				lotIds: z.array(id).min(1, "Choose a lot.").max(50, "At most 50 lots at once."),
+			}),
+		)
+		.touches("stock", "firings", "schedules")
+		.answers<{ firingId: string; number: number }>(),
+	/** A lot fills up the shelf of a firing that is planned; null: no longer. */
+	fillWithLot: assistant
+		.asks(z.strictObject({ lotId: id, firingId: id.nullable() }))
+		.touches("stock", "firings")
+		.answers<{ firingId: string | null }>(),
 	/** So many spares of one cut instead of the usual; null for the usual. */
 	setSpares: assistant
 		.asks(
@@ -341,7 +381,10 @@ export const actions = {
 };
 
 export const views = {
-	bags: seenByAssistant.given({ session: optionalId }).of("stock", "kits", "classes", "glass").shows<BagsView>(),
+	bags: seenByAssistant
+		.given({ session: optionalId })
+		.of("stock", "kits", "classes", "glass", "firings", "kilns", "loads")
+		.shows<BagsView>(),
 	bagLabels: seenByAssistant
 		.given({ session: id })
 		.of("stock", "kits", "classes")

@@ -155,6 +155,10 @@ export function inPalette(design: KitDesign, paletteId: string | undefined): Kit
 	};
 }
 
+/** What some colours of a kit are called; undefined for those it was drawn in. */
+export const paletteName = ({ palettes }: Pick<KitDesign, "palettes">, paletteId: string): string | undefined =>
+	palettes.find(({ id }) => id === paletteId)?.name;
+
 /** The firing that puts the piece together: the last one before which anything is laid. */
 export const assemblyFiring = (design: Pick<KitDesign, "parts" | "route">): number =>
 	Math.min(Math.max(0, ...design.parts.map(({ firing }) => firing)), Math.max(0, design.route.length - 1));

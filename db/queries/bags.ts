@@ -1,6 +1,6 @@
 import { and, asc, eq, inArray, isNull } from "drizzle-orm";
 import type { Reader, Transaction } from "../connect";
-import { componentLot, kitBag, kitBagLine } from "../schema";
+import { componentLot, firing, glass, kiln, kitBag, kitBagLine } from "../schema";
 
 /** Bags that were begun for some cuts, with what is in each. */
 export async function bagsOf(reader: Reader, runIds: readonly string[]) {
@@ -67,9 +67,47 @@ export const closeBag = (
 	state: { packedAt: Date | null; packedBy: string | null; taken: Record<string, number> },
 ) => tx.update(kitBag).set(state).where(eq(kitBag.id, bagId));
 
-/** Lots that are not fired yet, the oldest first. */
+/** Lots that are not fired yet, the oldest first, with the firing each lies in or is planned for. */
 export const openLots = (reader: Reader) =>
-	reader.select().from(componentLot).where(isNull(componentLot.firedAt)).orderBy(asc(componentLot.wantedAt));
+	reader
+		.select({ lot: componentLot, number: firing.number, state: firing.state, kiln: kiln.name })
+		.from(componentLot)
+		.leftJoin(firing, eq(firing.id, componentLot.firingId))
+		.leftJoin(kiln, eq(kiln.id, firing.kilnId))
+		.where(isNull(componentLot.firedAt))
+		.orderBy(asc(componentLot.wantedAt));
+
+/** Lots that lie in firings, with their glass's name. */
+export const lotsIn = (reader: Reader, firingIds: readonly string[]) =>
+	firingIds.length === 0
+		? Promise.resolve([])
+		: reader
+				.select({
+					...{ id: componentLot.id, firingId: componentLot.firingId, name: componentLot.name },
+					...{ count: componentLot.count, sizeMm: componentLot.sizeMm, glass: glass.name },
+				})
+				.from(componentLot)
+				.leftJoin(glass, eq(glass.id, componentLot.glassId))
+				.where(inArray(componentLot.firingId, [...firingIds]));
+
+export const lockLots = (tx: Transaction, ids: readonly string[]) =>
+	tx
+		.select()
+		.from(componentLot)
+		.where(inArray(componentLot.id, [...ids]))
+		.orderBy(asc(componentLot.id))
+		.for("update");
+
+/** Into a firing, or out of it. */
+export const moveLots = (tx: Transaction, ids: readonly string[], firingId: string | null) =>
+	tx
+		.update(componentLot)
+		.set({ firingId })
+		.where(inArray(componentLot.id, [...ids]));
+
+/** A firing that is called off lets its lots go. */
+export const freeLots = (tx: Transaction, firingId: string) =>
+	tx.update(componentLot).set({ firingId: null }).where(eq(componentLot.firingId, firingId));
 
 export async function lockLot(tx: Transaction, id: string) {
 	const [row] = await tx.select().from(componentLot).where(eq(componentLot.id, id)).for("update");

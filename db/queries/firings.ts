@@ -30,6 +30,19 @@ export async function firingOf(reader: Reader, kilnId: string, state: FiringStat
 export const placesIn = (reader: Reader, firingId: string) =>
 	reader.select().from(firingPlace).where(eq(firingPlace.firingId, firingId));
 
+/** Planned firings with the area of the pieces on their shelf, mm². */
+export const plannedWithArea = (reader: Reader) =>
+	reader
+		.select({
+			...{ id: firing.id, number: firing.number, kilnId: firing.kilnId },
+			...{ familyId: firing.familyId, level: firing.level },
+			takenMm2: sql<number>`coalesce(sum(${firingPlace.widthMm} * ${firingPlace.heightMm}), 0)`.mapWith(Number),
+		})
+		.from(firing)
+		.leftJoin(firingPlace, eq(firingPlace.firingId, firing.id))
+		.where(eq(firing.state, "planned"))
+		.groupBy(firing.id);
+
 /** Pieces out of an opened kiln that nobody has judged. */
 export async function countUnjudged(reader: Reader): Promise<number> {
 	const [row] = await reader

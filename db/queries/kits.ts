@@ -38,6 +38,18 @@ export const kitNames = (reader: Reader): Promise<{ id: string; name: string }[]
 		.where(eq(kitDesign.retired, false))
 		.orderBy(asc(kitDesign.name));
 
+/** Names of kits with those of their colours. */
+export const kitColours = (reader: Reader) =>
+	reader
+		.select({
+			id: kitDesign.id,
+			name: kitDesign.name,
+			palettes: sql<{ id: string; name: string }[]>`jsonb_path_query_array(${kitDesign.document}, '$.palettes[*]')`,
+		})
+		.from(kitDesign)
+		.where(eq(kitDesign.retired, false))
+		.orderBy(asc(kitDesign.name));
+
 /** Kits with how many pieces were issued of each and when it was used last, all or one. */
 export async function kitsWithIssued(reader: Reader, id?: string) {
 	const issued = sql<number>`coalesce(${sum(kitVersion.issued)}, 0)::int`;

@@ -1,6 +1,17 @@
 import { and, desc, eq, inArray, ne, sql } from "drizzle-orm";
+import { inPalette, paletteName } from "../../core/kit/kit";
 import type { Reader, Transaction } from "../connect";
 import { cutEvent, cutPlan, cutPlanRun, cutRun, cutTick, kitDesign, kitVersion } from "../schema";
+
+/** One cut's kit as it was frozen, in its colours, and for how many; undefined where it is gone. */
+export async function runKit(reader: Reader, cutRunId: string) {
+	const [row] = await reader
+		.select({ kits: cutRun.kits, paletteId: cutRun.paletteId, document: kitVersion.document })
+		.from(cutRun)
+		.innerJoin(kitVersion, eq(kitVersion.id, cutRun.kitVersionId))
+		.where(eq(cutRun.id, cutRunId));
+	return row && { kits: row.kits, document: inPalette(row.document, row.paletteId) };
+}
 
 /** Kits cut for classes, with their kit's frozen version and what is done of each cut. */
 export async function cutRunsOf(reader: Reader, sessionIds: readonly string[]) {
@@ -17,7 +28,8 @@ export async function cutRunsOf(reader: Reader, sessionIds: readonly string[]) {
 	const ticks = await reader.select().from(cutTick).where(inArray(cutTick.cutRunId, ids));
 	return rows.map(({ run, kit, now }) => ({
 		run,
-		kit,
+		kit: { ...kit, document: inPalette(kit.document, run.paletteId) },
+		palette: paletteName(kit.document, run.paletteId),
 		isOld: kit.revision < now,
 		ticks: new Map(ticks.filter((tick) => tick.cutRunId === run.id).map((tick) => [tick.lineKey, tick])),
 	}));
@@ -118,13 +130,13 @@ export async function writePlanRuns(tx: Transaction, planId: string, glassId: st
 	await tx.insert(cutPlanRun).values(runIds.map((cutRunId) => ({ planId, cutRunId, glassId })));
 }
 
-/** The cut of a kit for a class, in whatever version. */
-export async function runOfKit(tx: Transaction, sessionId: string, kitId: string) {
+/** The cut of a kit for a class in some colours, in whatever version. */
+export async function runOfKit(tx: Transaction, sessionId: string, kitId: string, paletteId: string) {
 	const [row] = await tx
 		.select({ id: cutRun.id })
 		.from(cutRun)
 		.innerJoin(kitVersion, eq(kitVersion.id, cutRun.kitVersionId))
-		.where(and(eq(cutRun.sessionId, sessionId), eq(kitVersion.keptId, kitId)))
+		.where(and(eq(cutRun.sessionId, sessionId), eq(kitVersion.keptId, kitId), eq(cutRun.paletteId, paletteId)))
 		.orderBy(desc(kitVersion.version))
 		.limit(1);
 	return row;

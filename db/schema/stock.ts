@@ -14,6 +14,7 @@ import type { KeptPlan } from "../../core/cutting/plan/kept";
 import { STOCK_KINDS, STOCK_REASONS, type StockKind, type StockReason } from "../../core/stock/kinds";
 import { classSession } from "./classes";
 import { instant, oneOf, retired, revision } from "./columns";
+import { firing } from "./firings";
 import { glass } from "./glass";
 import { kitVersion } from "./kits";
 
@@ -29,10 +30,12 @@ export const cutRun = pgTable(
 			.notNull()
 			.references(() => kitVersion.id),
 		kits: integer("kits").notNull(),
+		/** In which of the kit's colours; none: as it was drawn. */
+		paletteId: text("palette_id").notNull().default(""),
 		/** Spares of a cut, by its key, where somebody wants other than the studio's usual: a fiddly one breaks more often. */
 		spares: jsonb("spares").$type<Record<string, number>>().notNull().default({}),
 	},
-	(t) => [unique().on(t.sessionId, t.kitVersionId)],
+	(t) => [unique().on(t.sessionId, t.kitVersionId, t.paletteId)],
 );
 
 /** Parts of a cut that were done or broke, as a device said it. `id` is the device's own: a repeated tap counts once. */
@@ -189,6 +192,8 @@ export const componentLot = pgTable(
 		/** Once they came out of the kiln, and how many were good. */
 		firedAt: instant("fired_at"),
 		made: integer("made"),
+		/** The firing it lies in or is planned for: one of its own, or what fills another. */
+		firingId: uuid("firing_id").references(() => firing.id),
 	},
-	(t) => [index("component_lot_open").on(t.firedAt)],
+	(t) => [index("component_lot_open").on(t.firedAt), index("component_lot_firing").on(t.firingId)],
 );

@@ -1,4 +1,5 @@
 import { randomUUID } from "node:crypto";
+import { freeLots } from "@db/queries/bags";
 import { lockFiring, placesIn } from "@db/queries/firings";
 import { firing, firingPlace } from "@db/schema";
 import { eq } from "drizzle-orm";
@@ -22,6 +23,7 @@ export const cancelFiring: UseCase<"cancelFiring"> = async (context, { firingId 
 		places.map(({ pieceId }) => ({ pieceId, eventId: randomUUID(), data: { type: "takenOut", firingId } })),
 	);
 	await tx.delete(firingPlace).where(eq(firingPlace.firingId, firingId));
+	await freeLots(tx, firingId);
 	await tx.update(firing).set({ state: "cancelled" }).where(eq(firing.id, firingId));
 	return { released: places.length };
 };

@@ -1,6 +1,7 @@
 import { clearSheet } from "./clear-sheet";
 import { countStock } from "./count-stock";
 import { dropCutPlan } from "./drop-cut-plan";
+import { fillWithLot, fireLots } from "./fire-lots";
 import { endLot, orderLot } from "./lots";
 import { moveStock } from "./move-stock";
 import { packBag, packLine } from "./pack";
@@ -19,6 +20,8 @@ export const useCases = {
 	endLot,
 	moveStock,
 	orderLot,
+	fireLots,
+	fillWithLot,
 	packBag,
 	packLine,
 	planCut,

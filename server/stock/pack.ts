@@ -2,21 +2,15 @@ import { randomUUID } from "node:crypto";
 import { type BagLine, bagOf } from "@core/cutting/bag";
 import { forBag } from "@core/stock/for-bag";
 import { closeBag, linesInBag, lockBag, putIn, takeOut } from "@db/queries/bags";
+import { runKit } from "@db/queries/stock";
 import { loadStock } from "@db/queries/stock-book";
-import { cutRun, kitVersion } from "@db/schema";
-import { eq } from "drizzle-orm";
 import type { Context, UseCase } from "../house/context";
 import { inTheBook, Refusal } from "../house/refusal";
 import { recordStock } from "./models/take";
 
 /** A bag of a list with what belongs in it; refused where the list has not so many kits. */
 async function bagFor({ tx }: Context, cutRunId: string, number: number) {
-	const [row] = await tx
-		.select({ kits: cutRun.kits, document: kitVersion.document })
-		.from(cutRun)
-		.innerJoin(kitVersion, eq(kitVersion.id, cutRun.kitVersionId))
-		.where(eq(cutRun.id, cutRunId));
-	const { kits, document } = inTheBook(row, "cut list");
+	const { kits, document } = inTheBook(await runKit(tx, cutRunId), "cut list");
 	if (number > kits)
 		throw new Refusal("conflict", `This list is for ${kits} kits now: there is no bag ${number}. Look again.`);
 	return { bag: await lockBag(tx, cutRunId, number), contents: bagOf(document) };

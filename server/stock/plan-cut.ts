@@ -1,3 +1,4 @@
+import { paletteName } from "@core/kit/kit";
 import { makeBags } from "@db/queries/bags";
 import { runOfKit } from "@db/queries/stock";
 import { classSession, cutRun, kitVersion } from "@db/schema";
@@ -7,31 +8,40 @@ import { inTheBook, Refusal } from "../house/refusal";
 import { freezeKit } from "../kits/models/freeze-kit";
 
 /** Puts a kit on a class's cut list, or changes how many of it; it is cut as it is now. */
-export const planCut: UseCase<"planCut"> = async (context, { sessionId, kitId, kits }) => {
+export const planCut: UseCase<"planCut"> = async (context, { sessionId, kitId, paletteId = "", kits }) => {
 	const { tx } = context;
 	const [session] = await tx.select().from(classSession).where(eq(classSession.id, sessionId)).for("update");
 	if (!session) throw new Refusal("missing", "This class is not in the book.");
-	return { cutRunId: await listed(context, sessionId, kitId, kits) };
+	return { cutRunId: await listed(context, { sessionId, kitId, paletteId, kits }) };
 };
 
 /** The kit as it is now in place of the one that the list was made of. */
 export const renewCut: UseCase<"renewCut"> = async (context, { cutRunId }) => {
 	const [row] = await context.tx
-		.select({ sessionId: cutRun.sessionId, kits: cutRun.kits, kitId: kitVersion.keptId })
+		.select({ sessionId: cutRun.sessionId, kits: cutRun.kits, paletteId: cutRun.paletteId, kitId: kitVersion.keptId })
 		.from(cutRun)
 		.innerJoin(kitVersion, eq(kitVersion.id, cutRun.kitVersionId))
 		.where(eq(cutRun.id, cutRunId));
-	const { sessionId, kits, kitId } = inTheBook(row, "cut list");
-	return { cutRunId: await listed(context, sessionId, kitId, kits) };
+	return { cutRunId: await listed(context, inTheBook(row, "cut list")) };
 };
 
-/** One list a kit and class, with a bag for each kit: counts of cuts that stay the same go on with it. */
-async function listed({ tx, now }: Context, sessionId: string, kitId: string, kits: number): Promise<string> {
-	const { id: kitVersionId } = await freezeKit(tx, kitId, now);
-	const before = await runOfKit(tx, sessionId, kitId);
+interface Listed {
+	sessionId: string;
+	kitId: string;
+	/** None: as it was drawn. */
+	paletteId: string;
+	kits: number;
+}
+
+/** One list a kit, its colours and class, with a bag for each kit: counts of cuts that stay the same go on with it. */
+async function listed({ tx, now }: Context, { sessionId, kitId, paletteId, kits }: Listed): Promise<string> {
+	const { id: kitVersionId, document } = await freezeKit(tx, kitId, now);
+	if (paletteId !== "" && paletteName(document, paletteId) === undefined)
+		throw new Refusal("conflict", "The kit has these colours no more. Choose others; what is on the list stays.");
+	const before = await runOfKit(tx, sessionId, kitId, paletteId);
 	const [row] = before
 		? await tx.update(cutRun).set({ kits, kitVersionId }).where(eq(cutRun.id, before.id)).returning({ id: cutRun.id })
-		: await tx.insert(cutRun).values({ sessionId, kitVersionId, kits }).returning({ id: cutRun.id });
+		: await tx.insert(cutRun).values({ sessionId, kitVersionId, paletteId, kits }).returning({ id: cutRun.id });
 	const { id } = row as NonNullable<typeof row>;
 	await makeBags(tx, id, kits);
 	return id;

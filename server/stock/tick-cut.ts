@@ -1,8 +1,6 @@
 import { cutListOf } from "@core/cutting/count";
 import { cutsOf } from "@core/kit/kit";
-import { countCut } from "@db/queries/stock";
-import { cutRun, kitVersion } from "@db/schema";
-import { eq } from "drizzle-orm";
+import { countCut, runKit } from "@db/queries/stock";
 import type { UseCase } from "../house/context";
 import { Refusal } from "../house/refusal";
 
@@ -11,11 +9,7 @@ export const tickCut: UseCase<"tickCut"> = async (
 	{ tx, studio, now, actor },
 	{ cutRunId, lineKey, eventId, more, broke },
 ) => {
-	const [run] = await tx
-		.select({ kits: cutRun.kits, document: kitVersion.document })
-		.from(cutRun)
-		.innerJoin(kitVersion, eq(kitVersion.id, cutRun.kitVersionId))
-		.where(eq(cutRun.id, cutRunId));
+	const run = await runKit(tx, cutRunId);
 	if (!run) throw new Refusal("missing", "This cut list is gone.");
 	const line = cutListOf(cutsOf(run.document), run.kits, studio.customs.spares).find(({ key }) => key === lineKey);
 	if (!line) throw new Refusal("missing", "This cut is not on the list any more.");

@@ -1,3 +1,4 @@
+import { listCosts } from "@core/cost/list-costs";
 import { bagOf } from "@core/cutting/bag";
 import { glassLists, taskOf } from "@core/cutting/glass-lists";
 import { keptFigures } from "@core/cutting/plan/kept-figures";
@@ -6,13 +7,14 @@ import { needsOf } from "@core/stock/needs";
 import { keyOf, toBuy } from "@core/stock/to-buy";
 import { bagsOf, openLots } from "@db/queries/bags";
 import { loadGlass } from "@db/queries/glass";
-import { kitNames } from "@db/queries/kits";
+import { kitColours } from "@db/queries/kits";
 import { loadStock, newestRecords } from "@db/queries/stock-book";
 import { booksFor, currencyFor } from "../glass/models/books";
 import { qrOf } from "../house/qr";
 import type { View, ViewContext } from "../house/view";
 import { cutBook } from "./models/cut-book";
 import { plannedFigures } from "./models/planned-sheets";
+import { roomForLots } from "./models/room-for-lots";
 
 export const cut: View<"cut"> = async (context, params) => {
 	const { items, runs, ...book } = await cutBook(context, params);
@@ -23,7 +25,10 @@ export const cut: View<"cut"> = async (context, params) => {
 		),
 		...(await booksFor(context)),
 		currency: currencyFor(context),
-		kits: await kitNames(context.db),
+		kits: (await kitColours(context.db)).map(({ palettes, ...kit }) => ({
+			...kit,
+			palettes: palettes.map(({ id, name }) => ({ id, name })),
+		})),
 		runs: runs.map(({ version: __, ...run }) => run),
 	};
 };
@@ -51,8 +56,16 @@ export const bags: View<"bags"> = async (context, params) => {
 		runs.map(({ id }) => id),
 	);
 	const lots = await openLots(db);
+	const book = await loadGlass(db);
 	const kits = runs.map((run) => ({
-		...{ runId: run.id, kitId: run.kitId, name: run.kit.name, version: run.version, isOld: run.isOld },
+		...{
+			runId: run.id,
+			kitId: run.kitId,
+			name: run.kit.name,
+			palette: run.palette,
+			version: run.version,
+			isOld: run.isOld,
+		},
 		contents: bagOf(run.kit),
 		bags: Array.from({ length: run.kits }, (_, i) => {
 			const bag = begun.find(({ cutRunId, number }) => cutRunId === run.id && number === i + 1);
@@ -70,25 +83,31 @@ export const bags: View<"bags"> = async (context, params) => {
 		items,
 	).filter(({ kind }) => kind === "component");
 	return {
-		...(await loadGlass(db)),
+		...book,
 		sessions,
 		session,
 		kits,
 		fired: [...new Map(wanted.map((one) => [keyOf(one), one])).keys()].map((key) => {
 			const its = wanted.filter((one) => keyOf(one) === key);
 			const [{ glassId, sizeMm } = { glassId: null, sizeMm: null }] = its;
-			const of = lots.filter((lot) => lot.glassId === glassId && lot.sizeMm === sizeMm);
+			const of = lots.filter(({ lot }) => lot.glassId === glassId && lot.sizeMm === sizeMm);
 			return {
 				...{ name: "dot", glassId, sizeMm },
 				wanted: its.reduce((sum, { amount }) => sum + amount, 0),
 				have: items.filter((item) => !item.retired && keyOf(item) === key).reduce((sum, { amount }) => sum + amount, 0),
-				coming: of.reduce((sum, { count }) => sum + count, 0),
+				coming: of.reduce((sum, { lot }) => sum + lot.count, 0),
 			};
 		}),
-		lots: lots.map(({ id, name, glassId, sizeMm, count, wantedAt }) => ({
+		lots: lots.map(({ lot: { id, name, glassId, sizeMm, count, wantedAt, firingId }, ...its }) => ({
 			...{ id, name, glassId, sizeMm, count },
 			wantedAt: wantedAt.toISOString(),
+			familyId: book.glasses.find((one) => one.id === glassId)?.familyId ?? null,
+			firing:
+				firingId && its.number !== null && its.state !== null && its.kiln !== null
+					? { id: firingId, number: its.number, kiln: its.kiln, state: its.state }
+					: null,
 		})),
+		...(await roomForLots(db)),
 	};
 };
 
@@ -109,7 +128,7 @@ export const bagLabels: View<"bagLabels"> = async (context, params) => {
 				.map(({ serial, number }) => {
 					const code = bagCode(serial);
 					return {
-						...{ code, kit: run.kit.name, version: run.version, number, of: run.kits },
+						...{ code, kit: run.kit.name, palette: run.palette, version: run.version, number, of: run.kits },
 						...{ day: session?.day ?? "", title: session?.title ?? "" },
 						...qrOf(code),
 					};
@@ -134,6 +153,21 @@ export const shopping: View<"shopping"> = async (context, params) => {
 		...{ glasses, families, currency },
 		...{ sessions: book.sessions, session: book.session, together: book.together },
 		kits: runs.reduce((sum, run) => sum + run.kits, 0),
+		costs:
+			currency === null
+				? null
+				: {
+						...listCosts(
+							runs,
+							sheets.map(({ glass, usedMm2 }) => ({ glassId: glass.id, usedMm2, priceMinor: glass.priceMinor })),
+							inUse,
+							glasses,
+						),
+						names: Object.fromEntries(
+							runs.map(({ id, kit, palette }) => [id, palette ? `${kit.name}, ${palette}` : kit.name]),
+						),
+						students: book.session?.students ?? 0,
+					},
 		lines: toBuy([...sheets.map(({ need }) => need), ...others], inUse),
 		sheets: sheets
 			.filter(({ figures }) => figures.takenMm2 > 0)

@@ -119,6 +119,85 @@ describe("what is fired before it is packed", () => {
 	});
 });
 
+describe("a lot of fired parts", () => {
+	const order = async (glassId: string, count: number, sizeMm = 10) => {
+		const lot = { lotId: randomUUID(), name: "dot", glassId, sizeMm, count, sessionId: session };
+		await studio.act("orderLot", lot, { role: "assistant" });
+		return lot.lotId;
+	};
+	const lots = async () => (await studio.see("bags", { session })).lots;
+	const firingOf = async (lotId: string) => (await lots()).find(({ id }) => id === lotId)?.firing;
+
+	it("has a firing of its own by the studio's schools; another of the family fills it up; called off they wait again", async () => {
+		const [one, other, foreign] = [await order("stubble", 40), await order("dusk", 12), await order("lantern-96", 6)];
+		const { kilns } = await studio.see("bags", { session });
+		const kilnId = kilns[0]?.id ?? "";
+		const firingId = randomUUID();
+		const plan = { firingId, kilnId, lotIds: [one] };
+		expect(await sentence(studio.act("fireLots", { ...plan, lotIds: [one, foreign] }))).toMatch(
+			/several glasses or families/,
+		);
+		const { number } = await studio.act("fireLots", plan);
+		expect(await studio.act("fireLots", plan)).toEqual({ firingId, number }); // sent twice
+		expect(await firingOf(one)).toMatchObject({ id: firingId, number, state: "planned" });
+		const card = (await studio.see("fire")).firings.find(({ id }) => id === firingId);
+		expect(card).toMatchObject({
+			level: "full",
+			what: "40 fired parts",
+			lots: [{ count: 40, name: "stubble dot", sizeMm: 10 }],
+		});
+		await studio.act("fillWithLot", { lotId: other, firingId }, { role: "assistant" });
+		expect(await firingOf(other)).toMatchObject({ id: firingId });
+		expect(await sentence(studio.act("fillWithLot", { lotId: foreign, firingId }))).toMatch(/of another family/);
+		expect(await sentence(studio.act("fireLots", { ...plan, firingId: randomUUID(), lotIds: [other] }))).toMatch(
+			/fired or planned for already/,
+		);
+		const heap = await order("stubble", 2000, 30);
+		expect(await sentence(studio.act("fillWithLot", { lotId: heap, firingId }))).toMatch(/cm² of this shelf are free/);
+		await studio.act("fillWithLot", { lotId: other, firingId: null });
+		expect(await firingOf(other)).toBeNull();
+		await studio.act("cancelFiring", { firingId });
+		expect(await firingOf(one)).toBeNull();
+		for (const lotId of [one, other, foreign, heap]) await studio.act("endLot", { lotId, made: 0 });
+	});
+
+	it("an assistant plans no firing", async () => {
+		const lotId = await order("stubble", 4);
+		const { kilns } = await studio.see("bags", { session });
+		const plan = { firingId: randomUUID(), kilnId: kilns[0]?.id ?? "", lotIds: [lotId] };
+		expect((await refusal(studio.act("fireLots", plan, { role: "assistant" }))).status).toBe(403);
+		await studio.act("endLot", { lotId, made: 0 });
+	});
+});
+
+describe("a kit in other colours", () => {
+	it("is a list of its own, cut and packed in them; its bags say which; colours the kit has not are refused", async () => {
+		const { kits, sessions } = await studio.see("calendar");
+		const next = sessions.find(({ title }) => title === "Roofs and night sky")?.id ?? "";
+		const wheel = (await studio.see("cut", { session: next })).kits.find(({ palettes }) => palettes.length > 0);
+		const palette = wheel?.palettes[0];
+		expect(palette).toBeDefined();
+		expect(kits.some(({ id }) => id === wheel?.id)).toBe(true);
+		const ask = { sessionId: next, kitId: wheel?.id ?? "", kits: 3 };
+		const { cutRunId } = await studio.act("planCut", { ...ask, paletteId: palette?.id ?? "" });
+		const drawn = await studio.act("planCut", { ...ask, kits: 2 });
+		expect(drawn.cutRunId).not.toBe(cutRunId);
+		expect((await studio.act("planCut", { ...ask, kits: 4, paletteId: palette?.id ?? "" })).cutRunId).toBe(cutRunId);
+		const { runs } = await studio.see("cut", { session: next });
+		const [own, plain] = [cutRunId, drawn.cutRunId].map((id) => runs.find((run) => run.id === id));
+		expect([own?.palette, plain?.palette]).toEqual([palette?.name, null]);
+		const glassesOf = (run: typeof own) => [...new Set(run?.lines.map(({ glassId }) => glassId))].sort();
+		expect(glassesOf(own)).not.toEqual(glassesOf(plain));
+		const bagged = (await studio.see("bags", { session: next })).kits.find((kit) => kit.runId === cutRunId);
+		expect(bagged).toMatchObject({ palette: palette?.name, bags: { length: 4 } });
+		const { labels } = await studio.see("bagLabels", { session: next });
+		expect(labels.some((label) => label.palette === palette?.name)).toBe(true);
+		const key = bagged?.contents[0]?.key ?? "";
+		await studio.act("packLine", { cutRunId, number: 1, lineKey: key, inIt: true });
+		expect(await sentence(studio.act("planCut", { ...ask, paletteId: "none" }))).toMatch(/has these colours no more/);
+	});
+});
+
 describe("what is to be bought", () => {
 	it("is what the lists take beyond the stock, as the plans say; assistants see no money", async () => {
 		const seen = await studio.see("shopping", { session });
@@ -131,6 +210,17 @@ describe("what is to be bought", () => {
 		const theirs = await studio.see("shopping", { session }, undefined, "assistant");
 		expect(theirs.currency).toBeNull();
 		expect(JSON.stringify(theirs)).not.toMatch(/"costMinor":\d/);
+	});
+
+	it("what it costs is shared by kits and students; nobody but an instructor sees it", async () => {
+		const { costs, sheets } = await studio.see("shopping", { session });
+		expect(costs?.lists.map(({ kits }) => kits).sort()).toEqual([10, 2]);
+		const glass = sheets.reduce((sum, { costMinor }) => sum + (costMinor ?? 0), 0);
+		const shared = costs?.lists.reduce((sum, { sheetMinor }) => sum + sheetMinor, 0) ?? 0;
+		expect(Math.abs(shared - glass)).toBeLessThanOrEqual(sheets.length + 2);
+		expect(costs?.totalMinor).toBeGreaterThan(glass);
+		expect(costs?.students).toBe(8);
+		expect((await studio.see("shopping", { session }, undefined, "assistant")).costs).toBeNull();
 	});
 
 	it("comes as a PDF", async () => {

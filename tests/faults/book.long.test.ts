@@ -14,10 +14,10 @@ let port = 0;
 
 /** What undoes the newest migration, so that it can be made again. */
 const UNDO_NEWEST = [
-	"drop table kit_bag_line, kit_bag, component_lot, stock_record, stock_item, cut_plan_run, cut_plan",
-	"alter table cut_run drop column spares",
-	"alter table cut_event drop column broke",
-	"alter table cut_tick drop column broken",
+	"alter table component_lot drop column firing_id",
+	"alter table cut_run drop constraint cut_run_session_id_kit_version_id_palette_id_unique",
+	"alter table cut_run drop column palette_id",
+	"alter table cut_run add constraint cut_run_session_id_kit_version_id_unique unique (session_id, kit_version_id)",
 ];
 const start = (env: Record<string, string> = {}): Run =>
 	runScript("start", { ZEPHYR_DATA: data, ZEPHYR_PORT: String(port), ...env });

@@ -1,6 +1,7 @@
 import type { FiringCard, FiringPiece } from "@contract/firings";
 import type { PieceBrief } from "@contract/pieces";
 import { loadHeat } from "@core/loading/propose";
+import { lotsIn } from "@db/queries/bags";
 import { briefs } from "@db/queries/pieces";
 import { firing, firingPlace, glassFamily, kiln, piece, scheduleVersion } from "@db/schema";
 import { desc, eq, inArray, type SQL } from "drizzle-orm";
@@ -48,6 +49,7 @@ export async function firingCards(context: ViewContext, where: SQL | undefined, 
 		db,
 		rows.flatMap((one) => one.firing.scheduleVersionId ?? []),
 	);
+	const lots = await lotsIn(db, ids);
 	const { studio, now } = context;
 	return rows.map(({ firing: row, kiln: kilnRow, family }) => ({
 		house: houseHoursOf(
@@ -76,6 +78,14 @@ export async function firingCards(context: ViewContext, where: SQL | undefined, 
 		predictedEndS: row.predictedEndS,
 		predictedOpenS: row.predictedOpenS,
 		what: row.what,
+		lots: lots
+			.filter(({ firingId }) => firingId === row.id)
+			.map(({ id, count, name, glass, sizeMm }) => ({
+				id,
+				count,
+				sizeMm,
+				name: [glass, name].filter(Boolean).join(" "),
+			})),
 		note: row.note,
 		scheduleName: scheduleNames.get(row.scheduleVersionId ?? "") ?? null,
 		heat: heatOf(

@@ -35,6 +35,7 @@ export async function cutBook(
 			kits: row.run.kits,
 			kit: row.kit.document,
 			kitId: row.kit.keptId,
+			palette: row.palette ?? null,
 			version: row.kit.version,
 			isOld: row.isOld,
 			lines: linesOf(row, studio),

@@ -45,7 +45,9 @@ export function usedIn(rows: readonly Row[]): (key: string) => number {
 /** Shapes of what cuts list, by the keys of their blanks. */
 export function shapesOf(rows: readonly Row[], studio: Studio): (key: string) => CutShape | undefined {
 	const shapes = new Map(
-		rows.flatMap((row) => linesOf(row, studio).flatMap(({ key, shape }) => (shape ? [[lineKeyOf(row.run.id, key), shape] as const] : []))),
+		rows.flatMap((row) =>
+			linesOf(row, studio).flatMap(({ key, shape }) => (shape ? [[lineKeyOf(row.run.id, key), shape] as const] : [])),
+		),
 	);
 	return (key) => shapes.get(key);
 }

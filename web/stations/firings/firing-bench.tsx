@@ -25,6 +25,7 @@ import { useSimulation } from "./use-simulation";
 /** One firing on the table: bands first, then the curve with what was measured, and what there is to do. */
 export function FiringBench({ firing, frame }: { firing: FiringCard; frame: FrameView }) {
 	const { timeZone, units } = usePrefs();
+	const figure = useFigure();
 	const nowMs = useNow();
 	const { kiln } = firing;
 	const readings = useView("readings", { firing: firing.id }, undefined, firing.startedAt !== null).data;
@@ -54,6 +55,17 @@ export function FiringBench({ firing, frame }: { firing: FiringCard; frame: Fram
 					<h1>
 						<span className="figure">{firing.number}</span> · {kiln.name}
 						{firing.what && <span className="text-soft">, {firing.what}</span>}
+						{firing.lots.length > 0 && (
+							<span className="block text-base font-normal text-soft">
+								{firing.pieces.length > 0 && "in the corners: "}
+								{firing.lots
+									.map(
+										({ count, name, sizeMm }) =>
+											`${count} × ${name}${sizeMm === null ? "" : `, ${figure({ mm: sizeMm })}`}`,
+									)
+									.join("; ")}
+							</span>
+						)}
 					</h1>
 					<p className="text-right text-soft">
 						{firing.scheduleName && <span className="block">{firing.scheduleName}</span>}

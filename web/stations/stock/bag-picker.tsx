@@ -1,5 +1,6 @@
 import type { BagsOfKit } from "@contract/stock";
 import { useState } from "react";
+import { kitWords } from "./kit-words";
 import { missingOf } from "./missing-of";
 
 export interface OpenBag {
@@ -43,7 +44,7 @@ export function BagPicker({ kits, chosen, onOpen, onScan, trouble }: PickerProps
 			{kits.map((kit) => (
 				<div key={kit.runId}>
 					<h2>
-						{kit.name} <span className="font-normal text-soft">version {kit.version}</span>
+						{kitWords(kit.name, kit.palette)} <span className="font-normal text-soft">version {kit.version}</span>
 					</h2>
 					{kit.isOld && (
 						<p className="font-semibold text-warning">
@@ -88,7 +89,7 @@ function BagButton({ kit, bag, isChosen, onOpen }: ButtonProps) {
 		<button
 			type="button"
 			aria-pressed={isChosen}
-			aria-label={`Bag ${bag.number} of ${kit.name}: ${state}`}
+			aria-label={`Bag ${bag.number} of ${kitWords(kit.name, kit.palette)}: ${state}`}
 			className={`btn h-14 flex-col gap-0 px-0 ${isChosen ? "btn-secondary" : ""}`}
 			onClick={onOpen}
 		>

@@ -15,12 +15,13 @@ import { BagPicker, type OpenBag } from "./bag-picker";
 import { BagTools } from "./bag-tools";
 import { CutTabs } from "./cut-tabs";
 import { FiredFirst } from "./fired-first";
+import { kitWords } from "./kit-words";
 import { missingOf } from "./missing-of";
 
 export default framed("bags", "cut", Bags);
 
 /** What goes into each bag: chosen by its number or its label's code, ticked off line by line, closed. */
-function Bags({ view }: StationProps<"bags">) {
+function Bags({ view, frame }: StationProps<"bags">) {
 	const { session, kits } = view;
 	const [open, setOpen] = useState<OpenBag>();
 	const [scanTrouble, setScanTrouble] = useState("");
@@ -73,7 +74,7 @@ function Bags({ view }: StationProps<"bags">) {
 						aria-label="Besides"
 						className="scroll-y flex flex-col gap-5 border-l border-line px-5 py-3 max-lg:border-l-0"
 					>
-						<FiredFirst view={view} sessionId={session.id} />
+						<FiredFirst view={view} sessionId={session.id} mayPlan={frame.person.role === "instructor"} />
 						<BagTools />
 						<a className="btn" href={`/cut/bag-labels?session=${session.id}`}>
 							Print the bags’ labels
@@ -104,7 +105,7 @@ function Bag({ kit, bag, view, onNext }: BagProps) {
 		<section aria-label="Bag" className="flex min-h-0 flex-col px-6 py-3 max-lg:shrink-0">
 			<div className="flex items-baseline justify-between gap-4">
 				<h1>
-					{kit.name}, bag {bag.number}
+					{kitWords(kit.name, kit.palette)}, bag {bag.number}
 				</h1>
 				<span className="figure text-soft">{bag.code}</span>
 			</div>

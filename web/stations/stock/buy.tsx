@@ -86,10 +86,9 @@ function BuyRow({ line, view }: { line: ShoppingView["lines"][number]; view: Sho
 	);
 }
 
-/** The sheet glass of the plans: how much of each, how much of it is waste, what it comes to a kit. */
+/** The sheet glass of the plans: how much of each, how much of it is waste, what it comes to a kit and a student. */
 function Costs({ view }: { view: ShoppingView }) {
-	const { sheets, kits, currency, glasses } = view;
-	const total = sheets.reduce((sum, { costMinor }) => sum + (costMinor ?? 0), 0);
+	const { sheets, costs, currency, glasses } = view;
 	return (
 		<section aria-label="Glass of the plans" className="scroll-y border-l border-line px-5 py-3 max-lg:border-l-0">
 			<h2>Sheet glass by the plans</h2>
@@ -111,18 +110,50 @@ function Costs({ view }: { view: ShoppingView }) {
 					</li>
 				))}
 			</ul>
-			{currency && kits > 0 && (
-				<p className="mt-3">
-					<b className="figure text-3xl">{formatMoney(Math.round(total / kits), currency)}</b>{" "}
-					<span className="text-soft">
-						of sheet glass a kit, {formatMoney(total, currency)} for {kits}
-					</span>
-				</p>
-			)}
+			{currency && costs && <KitCosts costs={costs} currency={currency} alone={view.together.length === 0} />}
 			<p className="mt-2 text-soft">
-				Glass that is used up, rests that are kept left out, at the prices of the glass book.
+				Sheets that are used up, rests that are kept left out, at the prices of the glass book; all else at the stock’s.
 			</p>
 		</section>
+	);
+}
+
+/** One kit, one student, the class; then each kit by itself. */
+function KitCosts(props: { costs: NonNullable<ShoppingView["costs"]>; currency: string; alone: boolean }) {
+	const { costs, currency, alone } = props;
+	const { lists, totalMinor, wasteShare, unpriced, names, students } = costs;
+	const kits = lists.reduce((sum, one) => sum + one.kits, 0);
+	if (kits === 0) return null;
+	const money = (minor: number) => formatMoney(Math.round(minor), currency);
+	return (
+		<div className="mt-3 flex flex-col gap-1">
+			<p>
+				<b className="figure text-3xl">{money(totalMinor / kits)}</b> <span className="text-soft">a kit</span>
+			</p>
+			<p className="text-soft">
+				<b className="figure text-base-content">{money(totalMinor)}</b> for {kits} {kits === 1 ? "kit" : "kits"}
+				{alone && students > 0 && (
+					<>
+						, <b className="figure text-base-content">{money(totalMinor / students)}</b> a student of {students}
+					</>
+				)}
+				; {Math.round(wasteShare * 100)} % of what the sheets cost is waste
+			</p>
+			<ul className="ruled">
+				{lists.map(({ runId, kits: its, sheetMinor, otherMinor, kitMinor }) => (
+					<li key={runId} className="flex items-baseline justify-between gap-3 py-1.5">
+						<span className="min-w-0">
+							<b>{names[runId]}</b>
+							<span className="block text-soft">
+								{its} of it: sheet {money(sheetMinor)}, all else {money(otherMinor)}
+							</span>
+						</span>
+						<span className="figure">{money(kitMinor)} each</span>
+					</li>
+				))}
+			</ul>
+			{unpriced.length > 0 && <p className="text-warning">{unpriced.length} things have no price and are left out.</p>}
+		</div>
 	);
 }
 

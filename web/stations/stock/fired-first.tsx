@@ -6,7 +6,8 @@ import { useAct } from "../../lib/api";
 import { useFigure } from "../../lib/prefs";
 
 /** Dots and other parts that come out of a kiln before they can be packed: what is missing is a lot, what came out is stock. */
-export function FiredFirst({ view, sessionId }: { view: BagsView; sessionId: string }) {
+export function FiredFirst(props: { view: BagsView; sessionId: string; mayPlan: boolean }) {
+	const { view, sessionId, mayPlan } = props;
 	if (view.fired.length === 0 && view.lots.length === 0) return null;
 	return (
 		<section aria-label="Fired first" className="flex flex-col gap-2">
@@ -16,23 +17,7 @@ export function FiredFirst({ view, sessionId }: { view: BagsView; sessionId: str
 					<Need key={`${need.glassId} ${need.sizeMm}`} need={need} view={view} sessionId={sessionId} />
 				))}
 			</ul>
-			{view.lots.length > 0 && (
-				<>
-					<h3 className="font-bold">On their way</h3>
-					<ul className="ruled">
-						{view.lots.map((lot) => (
-							<Lot key={lot.id} lot={lot} view={view} />
-						))}
-					</ul>
-					<p className="text-soft">
-						They fill a shelf that has room, or have a firing of their own:{" "}
-						<a className="underline" href="/fire">
-							plan it at Fire
-						</a>
-						.
-					</p>
-				</>
-			)}
+			{view.lots.length > 0 && <OnTheirWay view={view} mayPlan={mayPlan} />}
 		</section>
 	);
 }
@@ -74,15 +59,121 @@ function Need({ need, view, sessionId }: { need: FiredNeed; view: BagsView; sess
 	);
 }
 
+/** Lots that are not fired yet: planned as a firing of their own, or put on a shelf that has room. */
+function OnTheirWay({ view, mayPlan }: { view: BagsView; mayPlan: boolean }) {
+	const waiting = view.lots.filter(({ firing }) => firing === null);
+	return (
+		<>
+			<h3 className="font-bold">On their way</h3>
+			<ul className="ruled">
+				{view.lots.map((lot) => (
+					<Lot key={lot.id} lot={lot} view={view} />
+				))}
+			</ul>
+			{mayPlan && waiting.length > 0 && <OwnFiring lots={waiting} view={view} />}
+		</>
+	);
+}
+
+/** A firing of their own for lots that wait, one a family, in a kiln that has none planned. */
+function OwnFiring({ lots, view }: { lots: readonly LotRow[]; view: BagsView }) {
+	const [firingId, setFiringId] = useState(() => crypto.randomUUID());
+	const fire = useAct("fireLots", () => setFiringId(crypto.randomUUID()));
+	const [kilnId, setKilnId] = useState(view.kilns[0]?.id ?? "");
+	if (view.kilns.length === 0)
+		return <p className="text-soft">Every kiln has a firing planned: fill one of them up, or call one off at Load.</p>;
+	const families = [...new Set(lots.map(({ familyId }) => familyId))];
+	return (
+		<div className="flex flex-col gap-1.5">
+			<label className="flex items-center gap-2">
+				<span className="text-soft">In</span>
+				<select className="select h-11 grow" value={kilnId} onChange={(event) => setKilnId(event.target.value)}>
+					{view.kilns.map(({ id, name }) => (
+						<option key={id} value={id}>
+							{name}
+						</option>
+					))}
+				</select>
+			</label>
+			{families.map((familyId) => {
+				const its = lots.filter((lot) => lot.familyId === familyId);
+				const count = its.reduce((sum, lot) => sum + lot.count, 0);
+				return (
+					<button
+						key={familyId}
+						type="button"
+						className="btn h-auto min-h-11"
+						disabled={fire.isPending}
+						onClick={() => fire.mutate({ firingId, kilnId, lotIds: its.map(({ id }) => id) })}
+					>
+						Plan a firing of their own for {count}
+						{families.length > 1 && `, family ${view.families.find(({ id }) => id === familyId)?.label ?? "unknown"}`}
+					</button>
+				);
+			})}
+			<Trouble error={fire.error} />
+		</div>
+	);
+}
+
+const FIRING_WORDS = {
+	planned: "planned in",
+	running: "fires in",
+	opened: "out of",
+	cancelled: "was to be in",
+} as const;
+
+/** One lot: where it is fired, and what came out once it was. */
 function Lot({ lot, view }: { lot: LotRow; view: BagsView }) {
 	const nameOf = useName(view);
+	const fill = useAct("fillWithLot");
+	const { firing } = lot;
+	const fillers = view.fillers.filter(({ familyId }) => familyId === lot.familyId);
+	return (
+		<li className="flex flex-col gap-1.5 py-1.5">
+			<span>
+				<b className="figure">{lot.count}</b> {nameOf(lot)}
+				{firing && (
+					<a className="block text-soft underline" href={`/fire?firing=${firing.id}`}>
+						{FIRING_WORDS[firing.state]} firing {firing.number}, {firing.kiln}
+					</a>
+				)}
+			</span>
+			{!firing &&
+				fillers.map(({ id, number, kiln }) => (
+					<button
+						key={id}
+						type="button"
+						className="btn btn-sm max-lg:h-11"
+						disabled={fill.isPending}
+						onClick={() => fill.mutate({ lotId: lot.id, firingId: id })}
+					>
+						Into the corners of firing {number}, {kiln}
+					</button>
+				))}
+			{firing?.state === "planned" ? (
+				<button
+					type="button"
+					className="btn btn-ghost btn-sm self-start max-lg:h-11"
+					disabled={fill.isPending}
+					onClick={() => fill.mutate({ lotId: lot.id, firingId: null })}
+				>
+					Out of it again
+				</button>
+			) : (
+				firing?.state !== "running" && <CameOut lot={lot} />
+			)}
+			<Trouble error={fill.error} />
+		</li>
+	);
+}
+
+/** What came out of a kiln is counted: good ones go into the drawer. */
+function CameOut({ lot }: { lot: LotRow }) {
 	const [made, setMade] = useState<number | null>(lot.count);
 	const end = useAct("endLot");
 	return (
-		<li className="grid grid-cols-[1fr_84px_auto] items-end gap-2 py-1.5">
-			<span className="pb-2">
-				<b className="figure">{lot.count}</b> {nameOf(lot)}
-			</span>
+		<div className="grid grid-cols-[84px_auto] items-end justify-start gap-2">
 			<NumberField compact kind="count" label="good ones" value={made} onChange={setMade} />
 			<button
 				type="button"
@@ -93,6 +184,6 @@ function Lot({ lot, view }: { lot: LotRow; view: BagsView }) {
 				{made === 0 ? "Call it off" : "Came out"}
 			</button>
 			<Trouble error={end.error} />
-		</li>
+		</div>
 	);
 }

@@ -11,6 +11,7 @@ import { useFigure } from "../../lib/prefs";
 import { SHAPE_WORDS } from "../../ui/part-words";
 import { regionPath } from "../../ui/region-path";
 import { SwatchPair } from "../../ui/signs";
+import { kitWords } from "./kit-words";
 import { TicksTrouble } from "./ticks-trouble";
 import { useTicks } from "./use-ticks";
 
@@ -25,7 +26,7 @@ export function PartsList({ runs, glasses }: { runs: readonly CutRun[]; glasses:
 			{runs.map((run) => (
 				<div key={run.id} className="mt-4">
 					<p className="text-lg font-bold">
-						<span className="figure">{run.kits}</span> × {run.kit.name}
+						<span className="figure">{run.kits}</span> × {kitWords(run.kit.name, run.palette)}
 					</p>
 					{[...groupBy(run.lines, ({ glassId }) => glassId).entries()].map(([glassId, lines]) => (
 						<GlassGroup

@@ -1,0 +1,60 @@
+import { describe, expect, it } from "vitest";
+import type { CountedLine } from "../cutting/glass-lists";
+import { listCosts } from "./list-costs";
+
+const base = { kind: "sheet" as const, stuff: "", stripMm: 20, spares: 0, done: 0, broken: 0, amount: null };
+const square = (key: string, glassId: string, sideMm: number, needed: number): CountedLine => ({
+	...{ ...base, key, glassId, needed, perKit: 1 },
+	shape: { kind: "square", sideMm },
+});
+const frit = (glassId: string, g: number, needed: number): CountedLine => ({
+	...{ ...base, kind: "grains", key: `${glassId} frit`, glassId, needed, perKit: 1, shape: null, amount: { g } },
+});
+const GLASSES = [
+	{ id: "dusk", priceMinor: 10_000 },
+	{ id: "powder", priceMinor: 4000 },
+];
+const nothing = { name: "", widthMm: null, heightMm: null, sizeMm: null };
+
+describe("what kits cost", () => {
+	it("a sheet is borne by what each list takes of it, waste with it", () => {
+		// 0.2 m² used at 100 a m²: 20 in all. Lists cut 0.09 and 0.06 m²: 12 and 8.
+		const runs = [
+			{ id: "a", kits: 9, lines: [square("a", "dusk", 100, 9)] },
+			{ id: "b", kits: 6, lines: [square("b", "dusk", 100, 6)] },
+		];
+		const { lists, totalMinor, wasteShare } = listCosts(
+			runs,
+			[{ glassId: "dusk", usedMm2: 200_000, priceMinor: 10_000 }],
+			[],
+			GLASSES,
+		);
+		expect(lists.map(({ sheetMinor }) => sheetMinor)).toEqual([1200, 800]);
+		expect(lists.map(({ kitMinor }) => kitMinor)).toEqual([133, 133]);
+		expect(totalMinor).toBe(2000);
+		expect(wasteShare).toBeCloseTo(0.25, 9);
+	});
+	it("frit goes by the stock's price, else by the glass book's for a kilogram", () => {
+		const runs = [{ id: "a", kits: 10, lines: [frit("powder", 5, 10)] }];
+		const item = { ...nothing, kind: "grains" as const, glassId: "powder", buyAmount: 100, priceMinor: 900 };
+		expect(listCosts(runs, [], [item], GLASSES).lists[0]).toMatchObject({ otherMinor: 450, kitMinor: 45 });
+		expect(listCosts(runs, [], [], GLASSES).lists[0]).toMatchObject({ otherMinor: 200, kitMinor: 20 });
+	});
+	it("what has no price is named, never guessed", () => {
+		const runs = [{ id: "a", kits: 2, lines: [square("a", "fog", 50, 2), frit("mist", 3, 2)] }];
+		const found = listCosts(runs, [{ glassId: "fog", usedMm2: 5000, priceMinor: null }], [], []);
+		expect(found).toMatchObject({ totalMinor: 0, wasteShare: 0, unpriced: ["fog", "mist"] });
+	});
+	it("lists share all of it: nothing is lost but by rounding to whole units", () => {
+		const runs = [1, 2, 3, 5].map((n) => ({
+			...{ id: `${n}`, kits: n },
+			lines: [square("p", "dusk", 30 + 7 * n, 3 * n), square("q", "other", 20, n)],
+		}));
+		const sheets = [
+			{ glassId: "dusk", usedMm2: 430_000, priceMinor: 9500 },
+			{ glassId: "other", usedMm2: 60_000, priceMinor: 13_500 },
+		];
+		const { totalMinor } = listCosts(runs, sheets, [], GLASSES);
+		expect(Math.abs(totalMinor - (0.43 * 9500 + 0.06 * 13_500))).toBeLessThanOrEqual(4);
+	});
+});

@@ -1,0 +1,24 @@
+import type { PieceToFire } from "../firing/demand";
+
+/** Dots round at full fuse and no lower. Common practice, no source. */
+export const LOT_LEVEL = "full";
+/** Kept free round each part of a lot, mm. Common practice, no source: they would touch and join. */
+const ROOM_MM = 5;
+/** A dot of two singles that rounded, mm. Common practice, no source. */
+const DOT_THICK_MM = 6;
+
+/** Shelf that so many parts take, mm², each with its room. @param sizeMm across one of them; null: a hand's breadth of bigger parts */
+export const lotRoomMm2 = (count: number, sizeMm: number | null): number => count * ((sizeMm ?? 40) + ROOM_MM) ** 2;
+
+/** What a lot asks of a schedule: a dot as wide as it is, no higher than two singles. */
+export const lotToFire = (name: string, sizeMm: number | null): PieceToFire => ({
+	id: name,
+	level: LOT_LEVEL,
+	thickestMm: DOT_THICK_MM,
+	effectiveMm: DOT_THICK_MM,
+	acrossMm: sizeMm ?? 40,
+	fired: false,
+	blackBesideWhite: false,
+	multiLevel: false,
+	trappedSpanMm: 0,
+});
