@@ -41,6 +41,8 @@ export interface GlassList<L extends CountedLine, S extends RackItem, P extends 
 	/** The size of whole sheets to plan with. */
 	sheet: CutTask["sheet"];
 	stock: SheetStock | undefined;
+	/** Other sizes of its sheets in the racks. */
+	otherSheets: CutTask["sheet"][];
 	offcuts: S[];
 	kept: P | undefined;
 }
@@ -77,6 +79,9 @@ export function glassLists<L extends CountedLine, S extends RackItem, P extends 
 				}),
 				sheet,
 				stock: whole && { itemId: whole.id, amount: whole.amount },
+				otherSheets: stock
+					.filter((one) => one.kind === "sheet" && one !== whole)
+					.map(({ widthMm, heightMm }) => ({ widthMm, heightMm })),
 				offcuts: stock.filter(({ kind }) => kind === "offcut"),
 				kept,
 			},
@@ -99,5 +104,6 @@ export const taskOf = (list: AnyList, rules: CutRules = USUAL_CUT_RULES): CutTas
 	blanks: notYetCut(list.wanted, cutBefore(list)),
 	offcuts: list.offcuts.map(({ id, widthMm, heightMm }) => ({ id, widthMm, heightMm })),
 	sheet: list.sheet,
+	otherSheets: list.otherSheets,
 	rules,
 });

@@ -1,20 +1,21 @@
-import { restsOf } from "@core/cutting/plan/figures";
 import type { KeptPlan } from "@core/cutting/plan/kept";
-import { lockPlan } from "@db/queries/stock";
+import { restsToKeep } from "@core/cutting/plan/rests-to-keep";
+import { lockPlan, lockRuns } from "@db/queries/stock";
 import { cutPlan, stockItem } from "@db/schema";
 import type { UseCase } from "../house/context";
 import { inTheBook, Refusal } from "../house/refusal";
 import { saved } from "../house/saved";
+import { usedIn } from "./models/lines";
 import { recordStock } from "./models/take";
 
 /** A sheet is done with: those of its rests that somebody keeps become offcuts on the rack. */
 export const clearSheet: UseCase<"clearSheet"> = async (context, { planId, revision, sheet: index, place, keep }) => {
 	const { tx } = context;
-	const { document, glassId } = inTheBook(await lockPlan(tx, planId), "plan");
+	const { document, glassId, runIds } = inTheBook(await lockPlan(tx, planId), "plan");
 	const sheet = inTheBook(document.sheets[index], "sheet");
-	if (document.sheets.some(({ from }) => from.kind === "rest" && from.of === index))
-		throw new Refusal("conflict", "The plan goes on with what is left of this sheet. Cut that first.");
-	const rests = restsOf(sheet, document.rules);
+	const rests = restsToKeep(document, index, usedIn(await lockRuns(tx, runIds)));
+	if (!rests)
+		throw new Refusal("conflict", "The plan goes on with what is left of this sheet. Begin to cut that first.");
 	const plan: KeptPlan = {
 		...document,
 		sheets: document.sheets.map((one, i) => (i === index ? { ...one, cleared: true } : one)),

@@ -1,12 +1,14 @@
 import { leastSheetsOf } from "@core/cutting/plan/bound";
 import { type Saving, savingsOf } from "@core/cutting/plan/savings";
 import { type CutProgress, type CutTask, searchPlans } from "@core/cutting/plan/search";
+import { type SheetSaving, sheetSavingOf } from "@core/cutting/plan/sheet-saving";
 import { expose } from "comlink";
 
 /** What is known of a glass's plans besides: how few sheets there could be at all, and what a smaller part would save. */
 export interface CutOutlook {
 	least: number;
 	savings: Saving[];
+	sheetSaving: SheetSaving | undefined;
 }
 
 /** Plans for several glasses, off the page's own thread: the first of each at once, then better ones. */
@@ -38,8 +40,13 @@ const planner = {
 			if (last) await tell(i, last, done);
 		}
 		for (const [i, task] of tasks.entries()) {
-			const { sheets = 0 } = lasts[i]?.best.fewestSheets.figures ?? {};
-			await tellMore(i, { least: leastSheetsOf(task, sheets), savings: savingsOf(task, sheets) });
+			const figures = lasts[i]?.best.fewestSheets.figures;
+			const sheets = figures?.sheets ?? 0;
+			await tellMore(i, {
+				least: leastSheetsOf(task, sheets),
+				savings: savingsOf(task, sheets),
+				sheetSaving: figures && sheetSavingOf(task, figures),
+			});
 		}
 	},
 	/** The last of so many passes. */

@@ -20,6 +20,28 @@ export interface CutSoFar {
  * @param usedOf parts cut of a blank by its key, those that broke with them
  */
 export function cutSoFar(plan: KeptPlan, usedOf: (key: string) => number): CutSoFar {
+	const { last, isBegun, goesOn } = howFar(plan, usedOf);
+	const found: CutSoFar = { begun: [], untouched: [], rests: [], fixed: plan.blanks.map(() => 0) };
+	const at: number[] = [];
+	for (const [i, sheet] of plan.sheets.entries()) {
+		if (!isBegun[i]) {
+			found.untouched.push(sheet);
+			continue;
+		}
+		const isWhole = sheet.cleared || goesOn[i] === true;
+		const from = sheet.from.kind === "rest" ? { ...sheet.from, of: at[sheet.from.of] ?? 0 } : sheet.from;
+		const kept = { ...sheet, from, strips: isWhole ? sheet.strips : sheet.strips.slice(0, (last[i] ?? -1) + 1) };
+		for (const { columns } of kept.strips)
+			for (const { blank, stack } of columns) found.fixed[blank] = (found.fixed[blank] ?? 0) + stack;
+		at[i] = found.begun.push(kept) - 1;
+		const rest = isWhole && !isLeftOver(plan, i, isBegun) ? undefined : restAbove(kept, plan.rules);
+		if (rest) found.rests.push({ id: String(at[i]), ...rest });
+	}
+	return found;
+}
+
+/** By sheets: the last strip that was begun, whether anything of it is cut, whether what is above its strips is cut further. */
+function howFar(plan: KeptPlan, usedOf: (key: string) => number) {
 	const progress = progressOf(plan, plan.blanks, usedByPlan(plan, usedOf));
 	const last = plan.sheets.map((_, i) => lastBegun(progress.filter(({ sheet }) => sheet === i)));
 	const isBegun = plan.sheets.map(({ cleared }, i) => cleared || (last[i] ?? -1) >= 0);
@@ -31,23 +53,13 @@ export function cutSoFar(plan: KeptPlan, usedOf: (key: string) => number): CutSo
 		isBegun[from.of] = true;
 		goesOn[from.of] = true;
 	}
-	const found: CutSoFar = { begun: [], untouched: [], rests: [], fixed: plan.blanks.map(() => 0) };
-	const at: number[] = [];
-	for (const [i, sheet] of plan.sheets.entries()) {
-		if (!isBegun[i]) {
-			found.untouched.push(sheet);
-			continue;
-		}
-		const isWhole = sheet.cleared || goesOn[i];
-		const from = sheet.from.kind === "rest" ? { ...sheet.from, of: at[sheet.from.of] ?? 0 } : sheet.from;
-		const kept = { ...sheet, from, strips: isWhole ? sheet.strips : sheet.strips.slice(0, (last[i] ?? -1) + 1) };
-		for (const { columns } of kept.strips)
-			for (const { blank, stack } of columns) found.fixed[blank] = (found.fixed[blank] ?? 0) + stack;
-		at[i] = found.begun.push(kept) - 1;
-		const rest = isWhole ? undefined : restAbove(kept, plan.rules);
-		if (rest) found.rests.push({ id: String(at[i]), ...rest });
-	}
-	return found;
+	return { last, isBegun, goesOn };
+}
+
+/** Cleared while another sheet was cut from what is above it, which is a list again: that glass is on the bench still. */
+function isLeftOver({ sheets }: KeptPlan, index: number, isBegun: readonly boolean[]): boolean {
+	const further = sheets.findIndex(({ from }) => from.kind === "rest" && from.of === index);
+	return sheets[index]?.cleared === true && further >= 0 && !isBegun[further];
 }
 
 const lastBegun = (strips: readonly StripProgress[]): number => strips.findLastIndex(({ done }) => done > 0);

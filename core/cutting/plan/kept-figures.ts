@@ -1,5 +1,6 @@
 import { restsOf, scoresOf } from "./figures";
 import type { KeptPlan } from "./kept";
+import { isAbove } from "./rest-above";
 import type { PlanFigures } from "./types";
 
 /** What a plan that is cut by costs in all. A rest it goes on cutting from is no glass of its own. */
@@ -11,12 +12,8 @@ export function keptFigures({ sheets, blanks, rules }: KeptPlan): PlanFigures {
 		if (sheet.from.kind === "whole") figures.sheets++;
 		if (sheet.from.kind === "offcut") figures.offcuts++;
 		figures.scores += scoresOf(sheet);
-		const top = sheet.strips.at(-1);
-		const above = top ? top.yMm + top.heightMm + rules.kerfMm : 0;
-		for (const { xMm, yMm, widthMm, heightMm } of restsOf(sheet, rules)) {
-			const isTop = xMm === 0 && Math.abs(yMm - above) < 1e-6;
-			if (!isTop || !goneOn.has(i)) figures.keptMm2 += widthMm * heightMm;
-		}
+		for (const rest of restsOf(sheet, rules))
+			if (!goneOn.has(i) || !isAbove(rest, sheet, rules)) figures.keptMm2 += rest.widthMm * rest.heightMm;
 		for (const { columns } of sheet.strips)
 			for (const { blank, stack } of columns) {
 				const { widthMm = 0, heightMm = 0 } = blanks[blank] ?? {};

@@ -6,6 +6,7 @@ import { keptPlanOf, restId } from "./keep-plan";
 import type { KeptPlan } from "./kept";
 import { madeBy, planProblem } from "./plan-problem";
 import { progressOf } from "./progress";
+import { restsToKeep } from "./rests-to-keep";
 import { searchPlans } from "./search";
 import { type Blank, USUAL_CUT_RULES } from "./types";
 
@@ -168,6 +169,24 @@ describe("a plan that is cut by", () => {
 		const so = cutSoFar(first, (key) => (key === "b" ? 3 : 0));
 		expect(so.begun.map(({ from }) => from.kind)).toEqual(["whole", "rest"]);
 		expect(so.rests.map(({ id }) => id)).toEqual(["1"]); // the first sheet's rest is the second
+	});
+
+	it("a sheet that goes on offers its other rests once somebody cuts on; should that be taken back, no glass is lost", () => {
+		// A strip of 200 mm holds two of 200 × 200 and leaves 100 × 200 at its end; what broke comes from above it.
+		const wanted = [blank("a", 200, 200, 2, false)];
+		const plan = planned(wanted);
+		const { after } = replanned(plan, [blank("a", 200, 200, 3, false)], (key) => (key === "a" ? 1 : 0));
+		expect(after.sheets.map(({ from }) => from)).toEqual([
+			{ kind: "whole", itemId: "rack" },
+			{ kind: "rest", of: 0 },
+		]);
+		expect(restsToKeep(after, 0, () => 2)).toBeUndefined();
+		const side = restsToKeep(after, 0, () => 3);
+		expect(side?.map(({ widthMm, heightMm }) => [widthMm, heightMm])).toEqual([[100, 200]]);
+		expect(restsToKeep(plan, 0, () => 2)).toHaveLength(2);
+		const cleared = { ...after, sheets: after.sheets.map((one, i) => ({ ...one, cleared: i === 0 })) };
+		expect(cutSoFar(cleared, () => 3).rests.map(({ id }) => id)).toEqual(["1"]);
+		expect(cutSoFar(cleared, () => 2).rests).toMatchObject([{ id: "0", widthMm: 500, heightMm: 230 }]);
 	});
 
 	it("random classes, cut to any strip, with parts that broke: nothing cut moves, all that is wanted is made, every cut can be done", () => {

@@ -18,6 +18,8 @@ export interface CutTask {
 	blanks: readonly Blank[];
 	offcuts: readonly StockSheet[];
 	sheet: { widthMm: number; heightMm: number };
+	/** Sizes of sheet that stand in the racks besides, to say what they would save. */
+	otherSheets?: readonly { widthMm: number; heightMm: number }[];
 	rules: CutRules;
 }
 

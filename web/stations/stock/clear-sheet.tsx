@@ -1,5 +1,5 @@
 import type { CutPlanRow } from "@contract/stock";
-import { restsOf } from "@core/cutting/plan/figures";
+import { restsToKeep } from "@core/cutting/plan/rests-to-keep";
 import { useState } from "react";
 import { Check, TextField } from "../../forms/fields";
 import { Trouble } from "../../forms/notice";
@@ -11,23 +11,27 @@ interface Props {
 	row: CutPlanRow;
 	/** Which sheet of the plan. */
 	at: number;
+	/** Parts cut of a blank by its key, those that broke with them. */
+	usedOf(key: string): number;
 	onDone(): void;
 }
 
 /** The sheet is cut: what is left of it goes onto the rack as offcuts, with a mark each, or into the bin. */
-export function ClearSheet({ row, at, onDone }: Props) {
+export function ClearSheet({ row, at, usedOf, onDone }: Props) {
 	const figure = useFigure();
 	const sheet = row.plan.sheets[at];
-	const goesOn = row.plan.sheets.some(({ from }) => from.kind === "rest" && from.of === at);
-	const rests = sheet && !sheet.cleared ? restsOf(sheet, row.plan.rules) : [];
+	const keepable = restsToKeep(row.plan, at, usedOf);
+	const rests = keepable ?? [];
 	const [place, setPlace] = useState("");
 	const [marks, setMarks] = useState<ReadonlyMap<number, string>>(() => new Map(rests.map((_, i) => [i, ""])));
 	const [ids] = useState(() => rests.map(() => crypto.randomUUID()));
 	const clear = useAct("clearSheet", onDone);
-	if (!sheet || sheet.cleared || goesOn)
+	if (!sheet || sheet.cleared || !keepable)
 		return (
 			<p className="text-2xl font-bold text-success">
-				{goesOn ? "Cut so far: the plan goes on with what is left of it." : "This sheet is cut and cleared away."}
+				{sheet && !sheet.cleared
+					? "Cut so far: the plan goes on with what is left of it."
+					: "This sheet is cut and cleared away."}
 			</p>
 		);
 	const keep = (i: number, mark: string | undefined) => {

@@ -2,6 +2,7 @@ import { leastSheets } from "@core/cutting/plan/figures";
 import { CUT_AIMS, type CutAim, type CutProgress } from "@core/cutting/plan/search";
 import { formatMoney } from "../../lib/money";
 import { useFigure } from "../../lib/prefs";
+import { sizeWords } from "../../ui/size-words";
 import type { CutOutlook } from "../../workers/cut.worker";
 import type { GlassList } from "./use-bench";
 
@@ -129,6 +130,18 @@ export function PlanChoice({
 			<button type="button" className="btn btn-primary h-16 text-lg" disabled={!ready || isPending} onClick={onBegin}>
 				Cut by this plan
 			</button>
+			{proposals.map(({ list, outlook }) => {
+				const saving = outlook?.sheetSaving;
+				return (
+					saving && (
+						<p key={list.glass.id}>
+							<b>Know:</b> {list.glass.name}, sheets of {sizeWords([saving.widthMm, saving.heightMm], figure)} instead
+							of {sizeWords([list.sheet.widthMm, list.sheet.heightMm], figure)}: {figure({ mm2: saving.savedMm2 })} of
+							glass less, {Math.round(saving.share * 100)} %.
+						</p>
+					)
+				);
+			})}
 			{savings.map((one) => (
 				<p key={one.glass.id}>
 					<b>Know:</b> {one.glass.name}, {nameOf(one.glass.id, one.key)} of {figure({ mm: one.toMm })} instead of{" "}

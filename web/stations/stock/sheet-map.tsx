@@ -1,5 +1,6 @@
 import { type Rest, restsOf } from "@core/cutting/plan/figures";
 import type { StripProgress } from "@core/cutting/plan/progress";
+import { isAbove } from "@core/cutting/plan/rest-above";
 import { type SawnOutlines, sawnOutlinesOf } from "@core/cutting/plan/sawn-outlines";
 import { asLaid, type Blank, type CutRules, type SheetPlan } from "@core/cutting/plan/types";
 import type { Glass } from "@core/glass/glass";
@@ -45,10 +46,14 @@ export function SheetMap({ plan, progress, now, blanks, rules, glass, goesOn, on
 			aria-label={`Sheet ${figure({ mm: lengthMm })} by ${figure({ mm: heightMm })}, ${plan.strips.length} strips`}
 		>
 			<rect width={lengthMm} height={heightMm} className="fill-base-100 stroke-base-content/50" strokeWidth={size} />
-			{restsOf(plan, rules).map((rest) => {
-				const isTop = rest.widthMm === lengthMm && Math.abs(rest.yMm + rest.heightMm - heightMm) < 0.01;
-				return <KeptRest key={`${rest.xMm} ${rest.yMm}`} rest={rest} size={size} goesOn={goesOn && isTop} />;
-			})}
+			{restsOf(plan, rules).map((rest) => (
+				<KeptRest
+					key={`${rest.xMm} ${rest.yMm}`}
+					rest={rest}
+					size={size}
+					goesOn={goesOn && isAbove(rest, plan, rules)}
+				/>
+			))}
 			{plan.strips.map((strip, i) => (
 				<StripDrawing
 					key={strip.yMm}

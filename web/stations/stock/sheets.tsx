@@ -107,7 +107,13 @@ export function Sheets({ view, usual }: { view: CutView; usual: { widthMm: numbe
 							isMending={keeping.isPending}
 						/>
 					) : (
-						<ClearSheet key={`${group.kept.id} ${at}`} row={group.kept} at={at} onDone={() => setPicked(undefined)} />
+						<ClearSheet
+							key={`${group.kept.id} ${at}`}
+							row={group.kept}
+							at={at}
+							usedOf={ticks.usedOf}
+							onDone={() => setPicked(undefined)}
+						/>
 					)
 				) : (
 					<PlanChoice
