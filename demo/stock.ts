@@ -1,4 +1,4 @@
-import type { StockItem, StockKind } from "../core/stock/kinds";
+import { BOUGHT_SINGLY, type StockItem, type StockKind } from "../core/stock/kinds";
 
 type Line = Omit<StockItem, "id"> & { amount: number };
 
@@ -10,10 +10,7 @@ const line = (kind: StockKind, glassId: string | null, amount: number, rest: Par
 	heightMm: null,
 	sizeMm: null,
 	place: "",
-	low: null,
-	buyAmount: 1,
-	priceMinor: null,
-	supplier: "",
+	...BOUGHT_SINGLY,
 	fromItemId: null,
 	amount,
 	...rest,

@@ -31,6 +31,26 @@ describe("what a bag takes of the stock", () => {
 		});
 	});
 
+	it("a thread is the part of its rod that it is long", () => {
+		const threads = bagOf(
+			kit([
+				lay({
+					kind: "thread",
+					glassId: "clear-thread",
+					widthMm: 1,
+					points: [
+						{ x: 0, y: 0 },
+						{ x: 43, y: 0 },
+					],
+				}),
+			]),
+		);
+		const rods = item("rods", 12, { kind: "thread", glassId: "clear-thread", sizeMm: 430 });
+		expect(forBag(threads, [rods])).toEqual({ rods: 0.1 });
+		expect(forBag(threads, [{ ...rods, amount: 0.04 }])).toEqual({ rods: 0.04 });
+		expect(forBag(threads, [item("other", 3, { kind: "thread", glassId: "dusk", sizeMm: 430 })])).toEqual({});
+	});
+
 	it("is never more than there is, from as many jars as it takes", () => {
 		expect(forBag(bag, [powder(3), powder(9, "other jar"), dots(0)])).toEqual({ jar: 3, "other jar": 2 });
 		expect(forBag(bag, [])).toEqual({});

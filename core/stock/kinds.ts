@@ -13,6 +13,14 @@ export const unitOf = (kind: StockKind): StockUnit => (kind === "grains" ? "g" :
 /** Glass of a known family that may be cut; what stands apart never is. */
 export const isGlass = (kind: StockKind): boolean => kind !== "finding" && kind !== "paper" && kind !== "apart";
 
+/** How something is bought until somebody says otherwise: one by one, at no known price, never by itself. */
+export const BOUGHT_SINGLY: Pick<StockItem, "low" | "buyAmount" | "priceMinor" | "supplier"> = {
+	low: null,
+	buyAmount: 1,
+	priceMinor: null,
+	supplier: "",
+};
+
 /** Two sides, or one size: a thread's length, a loop's eye, a dot's diameter. */
 export const hasSides = (kind: StockKind): boolean => kind === "sheet" || kind === "offcut" || kind === "paper";
 

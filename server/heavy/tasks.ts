@@ -1,4 +1,4 @@
-import { type CutProgress, type CutTask, searchPlans, USUAL_PASSES } from "@core/cutting/plan/search";
+import { bestPlans, type CutProgress, type CutTask } from "@core/cutting/plan/search";
 import { curveOf, type Schedule } from "@core/firing/schedule";
 import type { GlassFamily } from "@core/glass/family";
 import type { LogMapping } from "@core/kiln/log";
@@ -60,7 +60,7 @@ export const tasks = {
 		kitPdf({ ...sheet, fonts: fontFiles(), reading: reading ?? readKit(sheet.design, book) }),
 
 	/** What the plan with the fewest sheets costs. */
-	planSheets: (task: CutTask) => ([...searchPlans(task, USUAL_PASSES)].at(-1) as CutProgress).best.fewestSheets.figures,
+	planSheets: (task: CutTask) => ([...bestPlans(task)].at(-1) as CutProgress).best.fewestSheets.figures,
 
 	/** A sheet's scores on paper. */
 	cutMapPdf: (map: Omit<CutMap, "fonts">) => cutMapPdf({ ...map, fonts: fontFiles() }),

@@ -1,5 +1,6 @@
 import type { KeptPlan } from "@core/cutting/plan/kept";
 import { restsToKeep } from "@core/cutting/plan/rests-to-keep";
+import { BOUGHT_SINGLY } from "@core/stock/kinds";
 import { lockPlan, lockRuns } from "@db/queries/stock";
 import { cutPlan, stockItem } from "@db/schema";
 import type { UseCase } from "../house/context";
@@ -30,7 +31,7 @@ export const clearSheet: UseCase<"clearSheet"> = async (context, { planId, revis
 			.insert(stockItem)
 			.values({
 				...{ id: itemId, kind: "offcut" as const, glassId, name, widthMm, heightMm, sizeMm: null, place },
-				...{ low: null, buyAmount: 1, priceMinor: null, supplier: "" },
+				...BOUGHT_SINGLY,
 				fromItemId: sheet.from.kind === "rest" ? null : sheet.from.itemId,
 			})
 			.onConflictDoNothing();

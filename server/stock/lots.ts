@@ -1,4 +1,5 @@
 import { randomUUID } from "node:crypto";
+import { BOUGHT_SINGLY } from "@core/stock/kinds";
 import { keyOf } from "@core/stock/to-buy";
 import { finishLot, lockLot, writeLot } from "@db/queries/bags";
 import { loadStock } from "@db/queries/stock-book";
@@ -26,7 +27,7 @@ export const endLot: UseCase<"endLot"> = async (context, { lotId, made }) => {
 	const itemId = known?.id ?? randomUUID();
 	if (!known)
 		await tx.insert(stockItem).values({
-			...{ ...thing, id: itemId, name, place: "", low: null, buyAmount: 1, priceMinor: null, supplier: "" },
+			...{ ...thing, id: itemId, name, place: "", ...BOUGHT_SINGLY },
 			fromItemId: null,
 		});
 	await recordStock(context, [{ eventId: lotId, itemId, reason: "returned", change: made, note: "out of the kiln" }]);

@@ -1,3 +1,4 @@
+import { BOUGHT_SINGLY } from "@core/stock/kinds";
 import { glass, stockItem } from "@db/schema";
 import { eq } from "drizzle-orm";
 import type { UseCase } from "../house/context";
@@ -19,10 +20,7 @@ export const returnGlass: UseCase<"returnGlass"> = async (
 		...sides,
 		sizeMm: null,
 		place,
-		low: null,
-		buyAmount: 1,
-		priceMinor: null,
-		supplier: "",
+		...BOUGHT_SINGLY,
 		fromItemId: null,
 	};
 	await tx.insert(stockItem).values(row).onConflictDoNothing();

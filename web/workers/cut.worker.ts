@@ -1,6 +1,6 @@
 import { leastSheetsOf } from "@core/cutting/plan/bound";
 import { type Saving, savingsOf } from "@core/cutting/plan/savings";
-import { type CutProgress, type CutTask, searchPlans } from "@core/cutting/plan/search";
+import { bestPlans, type CutProgress, type CutTask, searchPlans, USUAL_PASSES } from "@core/cutting/plan/search";
 import { type SheetSaving, sheetSavingOf } from "@core/cutting/plan/sheet-saving";
 import { expose } from "comlink";
 
@@ -14,30 +14,33 @@ export interface CutOutlook {
 /** Plans for several glasses, off the page's own thread: the first of each at once, then better ones. */
 const planner = {
 	/**
-	 * @param tell a glass's plans whenever they are better, and how many passes of all are done
+	 * @param tell a glass's plans whenever they are better, and how much of all is done, 0 to 1
 	 * @param tellMore once a glass's search is over
 	 */
 	async search(
 		tasks: CutTask[],
-		passes: number,
-		tell: (task: number, progress: CutProgress, done: number) => void,
+		tell: (task: number, progress: CutProgress, share: number) => void,
 		tellMore: (task: number, outlook: CutOutlook) => void,
 	) {
-		const searches = tasks.map((task) => searchPlans(task, passes));
-		let done = 0;
-		const step = async (i: number, last: CutProgress | undefined): Promise<CutProgress | undefined> => {
-			const { value } = searches[i]?.next() ?? {};
-			done++;
-			const progress = value as CutProgress | undefined;
-			if (progress && (!last || progress.best !== last.best || done % 20 === 0)) await tell(i, progress, done);
-			return progress ?? last;
-		};
+		const searches = tasks.map((task) => bestPlans(task));
 		const lasts: (CutProgress | undefined)[] = [];
-		for (const i of tasks.keys()) lasts.push(await step(i, undefined));
-		for (const i of tasks.keys()) {
-			for (let pass = 1; pass < passes; pass++) lasts[i] = await step(i, lasts[i]);
+		let ended = 0;
+		/** One pass more of a glass; false once it is over. */
+		const step = async (i: number): Promise<boolean> => {
+			const { value, done } = searches[i]?.next() ?? { done: true };
+			if (done || !value) return false;
 			const last = lasts[i];
-			if (last) await tell(i, last, done);
+			lasts[i] = value;
+			const share = (ended + Math.min(1, value.passes / USUAL_PASSES)) / tasks.length;
+			if (!last || value.best !== last.best || value.passes % 20 === 0) await tell(i, value, Math.min(0.99, share));
+			return true;
+		};
+		for (const i of tasks.keys()) await step(i);
+		for (const i of tasks.keys()) {
+			while (await step(i));
+			ended++;
+			const last = lasts[i];
+			if (last) await tell(i, last, ended / tasks.length);
 		}
 		for (const [i, task] of tasks.entries()) {
 			const figures = lasts[i]?.best.fewestSheets.figures;

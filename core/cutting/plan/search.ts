@@ -1,4 +1,4 @@
-import { figuresOf } from "./figures";
+import { figuresOf, leastSheets } from "./figures";
 import { downTo, type Grid, gridOf } from "./grid";
 import { type Noise, nextStrip, type RawStrip } from "./lay-strips";
 import { stackStrips } from "./stack-strips";
@@ -46,6 +46,8 @@ const SCORE_MM2 = 600;
 const NOISE = 0.35;
 /** Passes a glass: after so many nothing much is won any more (docs/benchmarks.md). The same everywhere, so the plans are too. */
 export const USUAL_PASSES = 200;
+/** So many where there might be a plan with a sheet less. */
+const PATIENT_PASSES = 1000;
 /** So many passes begin from nothing; the later ones take a part of the best plan apart. */
 const FRESH = 16;
 
@@ -79,6 +81,15 @@ export function* searchPlans(task: CutTask, passes: number, seed = 1): Generator
 			) as Record<CutAim, FoundPlan>;
 		}
 		yield { passes: pass + 1, best: told };
+	}
+}
+
+/** Plans until hardly anything is won any more: longer where fewer sheets would hold the area of all blanks. */
+export function* bestPlans(task: CutTask): Generator<CutProgress> {
+	const least = leastSheets(task.blanks, task.sheet);
+	for (const progress of searchPlans(task, PATIENT_PASSES)) {
+		yield progress;
+		if (progress.passes >= USUAL_PASSES && progress.best.fewestSheets.figures.sheets <= least) return;
 	}
 }
 

@@ -1,6 +1,14 @@
 import type { StockRow } from "@contract/stock";
 import { choosable } from "@core/glass/glass";
-import { hasSides, isGlass, STOCK_KINDS, type StockItem, type StockKind, unitOf } from "@core/stock/kinds";
+import {
+	BOUGHT_SINGLY,
+	hasSides,
+	isGlass,
+	STOCK_KINDS,
+	type StockItem,
+	type StockKind,
+	unitOf,
+} from "@core/stock/kinds";
 import { ChoiceField, NumberField, TextField } from "../../forms/fields";
 import { MoneyField } from "../../forms/money-field";
 import { useActForm } from "../../forms/use-act-form";
@@ -25,10 +33,7 @@ export const newItem = (kind: StockKind): StockRow => ({
 	heightMm: null,
 	sizeMm: null,
 	place: "",
-	low: null,
-	buyAmount: 1,
-	priceMinor: null,
-	supplier: "",
+	...BOUGHT_SINGLY,
 	fromItemId: null,
 	revision: 0,
 	retired: false,

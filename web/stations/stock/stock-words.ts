@@ -52,7 +52,7 @@ export function itemSize(item: Pick<StockItem, "kind" | "widthMm" | "heightMm" |
 }
 
 export const amountWords = (amount: number, kind: StockKind, figure: Figure): string =>
-	unitOf(kind) === "g" ? figure({ g: amount }) : String(amount);
+	unitOf(kind) === "g" ? figure({ g: amount }) : String(Number(amount.toFixed(1)));
 
 export const isLow = ({ amount, low }: { amount: number; low: number | null }): boolean =>
 	low !== null && amount <= low;

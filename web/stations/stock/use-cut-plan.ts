@@ -1,4 +1,4 @@
-import { type CutProgress, type CutTask, USUAL_PASSES } from "@core/cutting/plan/search";
+import type { CutProgress, CutTask } from "@core/cutting/plan/search";
 import { proxy, wrap } from "comlink";
 import { useEffect, useMemo, useState } from "react";
 import type { CutOutlook, Planner } from "../../workers/cut.worker";
@@ -26,16 +26,16 @@ export function useCutPlan(tasks: readonly CutTask[]) {
 		const worker = thread();
 		const now: Found = { key, plans: list.map(() => undefined), outlooks: list.map(() => undefined), done: 0 };
 		const show = () => setFound({ ...now, plans: [...now.plans], outlooks: [...now.outlooks] });
-		const tell = proxy((i: number, progress: CutProgress, done: number) => {
+		const tell = proxy((i: number, progress: CutProgress, share: number) => {
 			now.plans[i] = progress;
-			now.done = done;
+			now.done = share;
 			show();
 		});
 		const tellMore = proxy((i: number, outlook: CutOutlook) => {
 			now.outlooks[i] = outlook;
 			show();
 		});
-		void wrap<Planner>(worker).search(list, USUAL_PASSES, tell, tellMore);
+		void wrap<Planner>(worker).search(list, tell, tellMore);
 		return () => worker.terminate();
 	}, [list, key]);
 	const own = found?.key === key ? found : undefined;
@@ -43,7 +43,7 @@ export function useCutPlan(tasks: readonly CutTask[]) {
 		plans: own?.plans ?? [],
 		outlooks: own?.outlooks ?? [],
 		/** 0 to 1; 1 once nothing is searched for any more. */
-		share: list.length === 0 ? 1 : (own?.done ?? 0) / (USUAL_PASSES * list.length),
+		share: list.length === 0 ? 1 : (own?.done ?? 0),
 	};
 }
 
