@@ -25,7 +25,7 @@ describe("what kits cost", () => {
 		];
 		const { lists, totalMinor, wasteShare } = listCosts(
 			runs,
-			[{ glassId: "dusk", usedMm2: 200_000, priceMinor: 10_000 }],
+			[{ glassId: "dusk", usedMm2: 200_000, cutMm2: 150_000 }],
 			[],
 			GLASSES,
 		);
@@ -33,6 +33,13 @@ describe("what kits cost", () => {
 		expect(lists.map(({ kitMinor }) => kitMinor)).toEqual([133, 133]);
 		expect(totalMinor).toBe(2000);
 		expect(wasteShare).toBeCloseTo(0.25, 9);
+	});
+	it("what was cut without a plan counts with the usual waste of a quarter", () => {
+		const runs = [{ id: "a", kits: 6, lines: [square("a", "dusk", 100, 6)] }];
+		// 0.06 m² cut: 0.08 m² of glass at 100 a m².
+		expect(listCosts(runs, [], [], GLASSES)).toMatchObject({ totalMinor: 800, wasteShare: 0.25 });
+		const half = [{ glassId: "dusk", usedMm2: 32_000, cutMm2: 30_000 }];
+		expect(listCosts(runs, half, [], GLASSES).totalMinor).toBe(320 + 400);
 	});
 	it("frit goes by the stock's price, else by the glass book's for a kilogram", () => {
 		const runs = [{ id: "a", kits: 10, lines: [frit("powder", 5, 10)] }];
@@ -42,7 +49,7 @@ describe("what kits cost", () => {
 	});
 	it("what has no price is named, never guessed", () => {
 		const runs = [{ id: "a", kits: 2, lines: [square("a", "fog", 50, 2), frit("mist", 3, 2)] }];
-		const found = listCosts(runs, [{ glassId: "fog", usedMm2: 5000, priceMinor: null }], [], []);
+		const found = listCosts(runs, [{ glassId: "fog", usedMm2: 5000, cutMm2: 5000 }], [], []);
 		expect(found).toMatchObject({ totalMinor: 0, wasteShare: 0, unpriced: ["fog", "mist"] });
 	});
 	it("lists share all of it: nothing is lost but by rounding to whole units", () => {
@@ -51,10 +58,18 @@ describe("what kits cost", () => {
 			lines: [square("p", "dusk", 30 + 7 * n, 3 * n), square("q", "other", 20, n)],
 		}));
 		const sheets = [
-			{ glassId: "dusk", usedMm2: 430_000, priceMinor: 9500 },
-			{ glassId: "other", usedMm2: 60_000, priceMinor: 13_500 },
+			{ glassId: "dusk", usedMm2: 430_000, cutMm2: 400_000 },
+			{ glassId: "other", usedMm2: 60_000, cutMm2: 50_000 },
 		];
-		const { totalMinor } = listCosts(runs, sheets, [], GLASSES);
+		const { totalMinor } = listCosts(
+			runs,
+			sheets,
+			[],
+			[
+				{ id: "dusk", priceMinor: 9500 },
+				{ id: "other", priceMinor: 13_500 },
+			],
+		);
 		expect(Math.abs(totalMinor - (0.43 * 9500 + 0.06 * 13_500))).toBeLessThanOrEqual(4);
 	});
 });

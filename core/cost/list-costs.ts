@@ -2,6 +2,7 @@ import type { CountedLine } from "../cutting/glass-lists";
 import { blanksOf } from "../cutting/plan/blanks";
 import { needsOf } from "../stock/needs";
 import { keyOf, type StockNeed } from "../stock/to-buy";
+import { WASTE_SHARE } from "./glass-cost";
 
 /** A kit's list with what it costs, minor units of money. */
 export interface ListCost {
@@ -37,11 +38,12 @@ interface Priced {
 /**
  * What the kits of some lists cost: every list bears of each glass what it takes of the sheets used up, by the area of its blanks, and all
  * else at the stock's prices; frit that the stock has no price for at the glass book's, for a kilogram.
- * @param sheets glass the plans use up, mm², rests that are kept left out; the price for a square metre
+ * What was cut without a plan is reckoned with the usual waste.
+ * @param sheets glass the plans use up, mm², rests that are kept left out, and what of it becomes blanks
  */
 export function listCosts(
 	runs: readonly { id: string; kits: number; lines: readonly CountedLine[] }[],
-	sheets: readonly { glassId: string; usedMm2: number; priceMinor: number | null }[],
+	sheets: readonly { glassId: string; usedMm2: number; cutMm2: number }[],
 	items: readonly Priced[],
 	glasses: readonly { id: string; priceMinor: number | null }[],
 ): ListCosts {
@@ -50,13 +52,16 @@ export function listCosts(
 	const prices = new Map(items.map((one) => [keyOf(one), one]));
 	let [usedMinor, cutMinor] = [0, 0];
 	const sheetMinor = runs.map(() => 0);
-	for (const { glassId, usedMm2, priceMinor } of sheets) {
+	for (const glassId of new Set(areas.flatMap((one) => [...one.keys()]))) {
+		const priceMinor = glasses.find(({ id }) => id === glassId)?.priceMinor ?? null;
 		if (priceMinor === null) {
 			unpriced.add(glassId);
 			continue;
 		}
 		const all = areas.reduce((sum, one) => sum + (one.get(glassId) ?? 0), 0);
-		const minor = (usedMm2 / 1e6) * priceMinor;
+		const plan = sheets.find((one) => one.glassId === glassId);
+		const withoutPlan = Math.max(0, all - (plan?.cutMm2 ?? 0)) / (1 - WASTE_SHARE);
+		const minor = (((plan?.usedMm2 ?? 0) + withoutPlan) / 1e6) * priceMinor;
 		usedMinor += minor;
 		cutMinor += Math.min(minor, (all / 1e6) * priceMinor);
 		for (const [i, one] of areas.entries())

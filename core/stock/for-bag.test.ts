@@ -37,7 +37,6 @@ describe("what a bag takes of the stock", () => {
 				lay({
 					kind: "thread",
 					glassId: "clear-thread",
-					widthMm: 1,
 					points: [
 						{ x: 0, y: 0 },
 						{ x: 43, y: 0 },

@@ -159,7 +159,7 @@ export const shopping: View<"shopping"> = async (context, params) => {
 				: {
 						...listCosts(
 							runs,
-							sheets.map(({ glass, usedMm2 }) => ({ glassId: glass.id, usedMm2, priceMinor: glass.priceMinor })),
+							sheets.map(({ glass, usedMm2, figures }) => ({ glassId: glass.id, usedMm2, cutMm2: figures.cutMm2 })),
 							inUse,
 							glasses,
 						),

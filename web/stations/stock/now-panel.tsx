@@ -17,10 +17,23 @@ interface Props {
 	/** Something broke: what is left is to be planned anew. */
 	onBroke(): void;
 	isMending: boolean;
+	/** By a saw; else scored and broken. */
+	isSawn: boolean;
 }
 
 /** The strip to cut now: one large number, then what follows it, and counters for gluey hands. */
-export function NowPanel({ plan, blanks, progress, strip: index, ticks, nameOf, onDone, onBroke, isMending }: Props) {
+export function NowPanel({
+	plan,
+	blanks,
+	progress,
+	strip: index,
+	ticks,
+	nameOf,
+	onDone,
+	onBroke,
+	isMending,
+	isSawn,
+}: Props) {
 	const figure = useFigure();
 	const strip = plan.strips[index];
 	if (!strip) return null;
@@ -48,13 +61,17 @@ export function NowPanel({ plan, blanks, progress, strip: index, ticks, nameOf, 
 			<p className="flex justify-between text-soft">
 				<span className="font-semibold">Now</span>
 				<span className="figure">
-					score {index + 1} of {plan.strips.length}
+					{isSawn ? "cut" : "score"} {index + 1} of {plan.strips.length}
 				</span>
 			</p>
 			<p>
 				<b className="figure block text-6xl leading-none tracking-tight">{figure({ mm: strip.heightMm })}</b>
 				<span className="mt-1 block text-lg">
-					{toTheEdge ? "is left as it is: nothing to score" : "score across the whole sheet, break"}
+					{toTheEdge
+						? "is left as it is: nothing to cut"
+						: isSawn
+							? "saw across the whole sheet"
+							: "score across the whole sheet, break"}
 				</span>
 			</p>
 			<ul className="ruled text-[17px]">
@@ -64,6 +81,7 @@ export function NowPanel({ plan, blanks, progress, strip: index, ticks, nameOf, 
 						one={one}
 						blank={blanks[one.blank]}
 						nameOf={nameOf}
+						isSawn={isSawn}
 					/>
 				))}
 			</ul>
@@ -116,7 +134,9 @@ const FINISH: Record<Blank["finish"], string> = {
 };
 
 /** "turn, then 11 scores at 20 mm". */
-function AcrossLine({ one, blank, nameOf }: { one: Across; blank: Blank | undefined; nameOf(key: string): string }) {
+function AcrossLine(props: { one: Across; blank: Blank | undefined; nameOf(key: string): string; isSawn: boolean }) {
+	const { one, blank, nameOf, isSawn } = props;
+	const cut = isSawn ? "cut" : "score";
 	const figure = useFigure();
 	const { columns, widthMm, stack, heightMm } = one;
 	return (
@@ -125,7 +145,7 @@ function AcrossLine({ one, blank, nameOf }: { one: Across; blank: Blank | undefi
 				<span>
 					turn, then{" "}
 					<b className="figure">
-						{columns} {columns === 1 ? "score" : "scores"} at {figure({ mm: widthMm })}
+						{columns} {columns === 1 ? cut : `${cut}s`} at {figure({ mm: widthMm })}
 					</b>
 				</span>
 				<span className="figure whitespace-nowrap">

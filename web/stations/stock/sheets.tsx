@@ -105,6 +105,7 @@ export function Sheets({ view, usual }: { view: CutView; usual: { widthMm: numbe
 							onDone={() => setPicked({ glass: group.glass.id, sheet: at })}
 							onBroke={() => keeping.mendOnce(group.glass.id)}
 							isMending={keeping.isPending}
+							isSawn={group.rules.kerfMm > 0}
 						/>
 					) : (
 						<ClearSheet
