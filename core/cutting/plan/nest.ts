@@ -1,5 +1,5 @@
 import { boundsOf } from "../../geometry/bounds";
-import { offset, type Point, type Ring } from "../../geometry/region";
+import type { Point, Ring } from "../../geometry/region";
 
 /** Where one of the outlines of a nest lies in its blank: its middle from the blank's lower left corner, mm. */
 export interface NestPlace {
@@ -29,7 +29,7 @@ const MOST = 6;
 const TURNS_DEG = Array.from({ length: 24 }, (_, i) => i * 7.5);
 /** The second outline of a row is tried so many steps up and down. */
 const STEPS = 8;
-const LINE_MM = 1;
+const LINE_MM = 0.5;
 /** A larger nest has to save so much of the glass of the best smaller one. */
 const WORTH = 0.985;
 
@@ -99,12 +99,12 @@ class Row {
 		grownMm: number,
 		private readonly kerfMm: number,
 	) {
-		const [grown = outline] = offset([outline], grownMm);
-		const bounds = boundsOf([grown]);
-		[this.lowMm, this.highMm] = [bounds.minY, bounds.maxY];
+		const bounds = boundsOf([outline]);
+		[this.lowMm, this.highMm] = [bounds.minY - grownMm, bounds.maxY + grownMm];
 		const step = (this.highMm - this.lowMm) / STEPS / LINE_MM;
 		this.shifts = Array.from({ length: 2 * STEPS + 1 }, (_, i) => LINE_MM * Math.round((i - STEPS) * step));
-		this.profiles = [profileOf(grown), profileOf(grown.map(({ x, y }) => ({ x: -x, y: -y })))];
+		const half = outline.map(({ x, y }) => ({ x: -x, y: -y }));
+		this.profiles = [grown(profileOf(outline), grownMm), grown(profileOf(half), grownMm)];
 	}
 
 	lay(count: number, dyMm: number): { widthMm: number; heightMm: number; places: NestPlace[] } {
@@ -181,6 +181,31 @@ function profileOf(ring: readonly Point[]): Profile {
 	});
 	const xs = ring.map(({ x }) => x);
 	return { from, left, right, west: Math.min(...xs), east: Math.max(...xs) };
+}
+
+/** Grown all round by some mm: each band reaches as far as a disc on any band near it does, never less. */
+function grown({ from, left, right, west, east }: Profile, byMm: number): Profile {
+	const more = Math.ceil(byMm / LINE_MM) + 1;
+	const count = left.length + 2 * more;
+	const wide: Profile = {
+		from: from - more,
+		left: new Float64Array(count).fill(Number.POSITIVE_INFINITY),
+		right: new Float64Array(count).fill(Number.NEGATIVE_INFINITY),
+		west: west - byMm,
+		east: east + byMm,
+	};
+	for (let k = -more; k <= more; k++) {
+		// Two bands are nearest at their facing edges.
+		const apart = Math.max(0, Math.abs(k) - 1) * LINE_MM;
+		if (apart > byMm) continue;
+		const reach = Math.sqrt(byMm ** 2 - apart ** 2);
+		for (let i = 0; i < left.length; i++) {
+			const at = i + more + k;
+			wide.left[at] = Math.min(wide.left[at] as number, (left[i] as number) - reach);
+			wide.right[at] = Math.max(wide.right[at] as number, (right[i] as number) + reach);
+		}
+	}
+	return wide;
 }
 
 const up = (mm: number): number => Math.ceil(mm * 100 - 1e-6) / 100;
