@@ -9,6 +9,7 @@ import { stackOf } from "@core/stack/stack";
 import { surveyOf } from "@core/stack/survey";
 import { cutRows, exactRow, largeRow, mendRow, packerRows } from "./benchmark-cut";
 import { recordRows, simulationRows } from "./benchmark-fire";
+import { shelfRows } from "./benchmark-load";
 import { stationRows } from "./benchmark-stations";
 
 /** How long a kit's reading, a simulated firing and a kiln's record take; writes docs/benchmarks.md. */
@@ -122,8 +123,9 @@ const rows = cases.map(({ name, design }) => {
 const simulations = await simulationRows();
 const records = await recordRows();
 const stations = await stationRows();
+const shelves = shelfRows();
 const [cuts, large, packers, exact, mend] = [cutRows(), largeRow(), packerRows(), await exactRow(), mendRow()];
-for (const line of [...simulations, ...records, ...stations, ...cuts, large, ...packers, exact, mend])
+for (const line of [...simulations, ...records, ...stations, ...cuts, large, ...shelves, ...packers, exact, mend])
 	console.log(line);
 
 /** What follows this heading was measured in a browser, by `npm run benchmark:frames`, and is written by hand. */
@@ -195,6 +197,15 @@ another. The optimum and the bound of Gilmore and Gomory by a solver (HiGHS) ove
 ${exact}
 
 After something broke the rest of a glass is laid anew in 12 passes. ${mend}
+
+## Full shelves
+
+Sixty pieces waiting, six class sets of ten, over twelve studios; boxes, no clearance. _Before_: one order, on a round or eight-sided shelf
+within its largest square. _Now_: the best of several orders within the true outline.
+
+| shelf | before, % | now, % | ms |
+|---|---|---|---|
+${shelves.join("\n")}
 
 ## A station after ten years
 

@@ -4,11 +4,12 @@ import { USUAL_PACE } from "../firing/schools";
 import { FAMILY_90, FAMILY_96 } from "../glass/family";
 import { meanThicknessMm } from "../journey/mean-thickness";
 import { DEFAULT_KILN } from "../kiln/kiln";
-import { type Box, fillShare, packShelf, type Shelf } from "./pack";
+import { type Box, fillShare, packShelf } from "./pack";
 import { effectiveOf, firedBox, type LoadKiln, proposeLoad, type WaitingPiece } from "./propose";
+import type { Shelf } from "./shelf";
 import { bandOf, traysOf } from "./tray";
 
-const shelf: Shelf = { widthMm: 440, heightMm: 340, marginMm: 15 };
+const shelf: Shelf = { widthMm: 440, heightMm: 340, marginMm: 15, shape: "rectangle" };
 const kiln: LoadKiln = { body: DEFAULT_KILN, shelf, clearHeightMm: 150, maxC: 900 };
 const schools = { ...USUAL_PACE, soak: "lower" as const, clearanceMm: 5 };
 

@@ -1,3 +1,5 @@
+import { type Shelf, usableMm2 } from "./shelf";
+
 /** Something that lies on a shelf: its box as it will be after firing, mm. */
 export interface Box {
 	id: string;
@@ -10,13 +12,6 @@ export interface Place extends Box {
 	xMm: number;
 	yMm: number;
 	turned: boolean;
-}
-
-export interface Shelf {
-	widthMm: number;
-	heightMm: number;
-	/** Kept free along every edge. */
-	marginMm: number;
 }
 
 interface Rect {
@@ -93,7 +88,5 @@ const largestOnly = (rects: readonly Rect[]): Rect[] =>
 	rects.filter((a, i) => !rects.some((b, j) => i !== j && inside(a, b) && (!inside(b, a) || j < i)));
 
 /** Share (0–1) of the usable shelf that the boxes cover. */
-export function fillShare(places: readonly Place[], shelf: Shelf): number {
-	const usable = (shelf.widthMm - 2 * shelf.marginMm) * (shelf.heightMm - 2 * shelf.marginMm);
-	return places.reduce((sum, place) => sum + place.widthMm * place.heightMm, 0) / usable;
-}
+export const fillShare = (places: readonly Place[], shelf: Shelf): number =>
+	places.reduce((sum, place) => sum + place.widthMm * place.heightMm, 0) / usableMm2(shelf);

@@ -15,7 +15,9 @@ import { type Simulation, simulateFiring } from "../kiln/simulate";
 import { ok, problem, type Result } from "../result";
 import { effectiveThicknessMm } from "../stack/effective-thickness";
 import { spreadOf } from "../stack/outline";
-import { type Box, fillShare, type Place, packShelf, type Shelf } from "./pack";
+import { bestPacking } from "./best-packing";
+import { type Box, fillShare, type Place } from "./pack";
+import type { Shelf } from "./shelf";
 import type { Sortable } from "./tray";
 
 /** A piece that waits, with all a load has to know of it. */
@@ -91,7 +93,7 @@ export const effectiveOf = (made: AsMade, level: FuseLevel, hadLevel: FuseLevel 
 	effectiveThicknessMm(made.thickestMm, made.thinnestMm, level, hadLevel);
 
 /**
- * One load: as many of the pieces as the shelf holds, promised first, then largest; one schedule for all of them and
+ * One load: as many of the pieces as the shelf holds, those promised first left out last; one schedule for all of them and
  * who sets each part of it; simulated on the kiln for the time to open. Pure: the same input gives the same load.
  */
 export function proposeLoad(
@@ -113,7 +115,10 @@ export function proposeLoad(
 		(a.promised ?? "9").localeCompare(b.promised ?? "9") ||
 		area(firedBox(b)) - area(firedBox(a)) ||
 		a.id.localeCompare(b.id);
-	const { places, left } = packShelf([...pieces].sort(order).map(firedBox), kiln.shelf, schools.clearanceMm);
+	const days = [...new Set(pieces.map(({ promised }) => promised ?? "9"))].sort();
+	const dayOf = new Map(pieces.map(({ id, promised }) => [id, days.indexOf(promised ?? "9")]));
+	const boxes = [...pieces].sort(order).map(firedBox);
+	const { places, left } = bestPacking(boxes, kiln.shelf, schools.clearanceMm, (id) => dayOf.get(id) ?? 0);
 	const placed = new Set(places.map(({ id }) => id));
 	const loaded = pieces.filter(({ id }) => placed.has(id));
 	if (loaded.length === 0) return problem(["pieceIds"], "None of these pieces fits on this shelf.");

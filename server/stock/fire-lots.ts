@@ -1,4 +1,5 @@
 import { newSchedule } from "@core/firing/document";
+import { type Shelf, usableMm2 } from "@core/loading/shelf";
 import { LOT_LEVEL, lotRoomMm2, lotToFire } from "@core/stock/lots";
 import { lockLots, lotsIn, moveLots } from "@db/queries/bags";
 import { lockFiring, placesIn } from "@db/queries/firings";
@@ -10,7 +11,6 @@ import { inTheBook, Refusal } from "../house/refusal";
 import { loadKilnOf } from "../loads/models/plan-load";
 import { schoolsOf } from "../schedules/models/schools";
 import { planFiring } from "../schedules/plan-firing";
-import { type Shelf, usableMm2 } from "./models/usable";
 
 /** Lots as they are now; refused where one is fired or lies in another firing already. */
 async function waitingLots({ tx }: Context, lotIds: readonly string[], firingId: string | null) {

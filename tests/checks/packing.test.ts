@@ -3,7 +3,7 @@ import { MaxRectsPacker, PACKING_LOGIC } from "maxrects-packer/dist/maxrects-pac
 import { describe, expect, it } from "vitest";
 
 /** Shelf fill against a general packing library from the registry (maxrects-packer) on the same rectangles. */
-const shelf = { widthMm: 500, heightMm: 400, marginMm: 0 };
+const shelf = { widthMm: 500, heightMm: 400, marginMm: 0, shape: "rectangle" as const };
 
 /** Repeatable sizes: a small linear congruential generator (Numerical Recipes constants). */
 function sizes(seed: number, count: number): { width: number; height: number }[] {

@@ -1,8 +1,10 @@
 import type { Picture, Pictures } from "@contract/kits";
 import type { PieceBrief } from "@contract/pieces";
-import type { Place, Shelf } from "@core/loading/pack";
+import type { Place } from "@core/loading/pack";
+import type { Shelf } from "@core/loading/shelf";
 import { MM_PER_INCH } from "@core/units/length";
 import { useFigure, usePrefs } from "../lib/prefs";
+import { shelfPath } from "./shelf-path";
 
 export interface OnShelf {
 	place: Place;
@@ -40,16 +42,8 @@ export function ShelfMap({ shelf, clearanceMm, doorSide, pieces, onPick, classNa
 			role={onPick ? "group" : "img"}
 			aria-label={`Shelf ${figure({ mm: w })} by ${figure({ mm: h })} with ${pieces.length} pieces`}
 		>
-			<rect width={w} height={h} rx="3" className="fill-bench stroke-base-content/45" />
-			<rect
-				x={marginMm}
-				y={marginMm}
-				width={w - 2 * marginMm}
-				height={h - 2 * marginMm}
-				fill="none"
-				className="stroke-black/15"
-				strokeDasharray="2 4"
-			/>
+			<path d={shelfPath(shelf, 0)} className="fill-bench stroke-base-content/45" />
+			<path d={shelfPath(shelf, marginMm)} fill="none" className="stroke-black/15" strokeDasharray="2 4" />
 			{pieces.map((one) => {
 				const { place } = one;
 				const [x, y] = [place.xMm, flip(place)];

@@ -147,7 +147,7 @@ describe("drawings", () => {
 		);
 		const map = drawn(
 			<ShelfMap
-				shelf={{ widthMm: 380, heightMm: 240, marginMm: 12 }}
+				shelf={{ widthMm: 380, heightMm: 240, marginMm: 12, shape: "rectangle" }}
 				clearanceMm={5}
 				doorSide="front"
 				pieces={places}

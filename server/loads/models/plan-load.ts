@@ -10,15 +10,13 @@ import { eq } from "drizzle-orm";
 import { inPool } from "../../heavy/in-pool";
 import { inTheBook, Refusal } from "../../house/refusal";
 
-/** The largest square within a round or octagonal shelf leaves this share of its width free on each side. */
-const CORNERS_SHARE = (1 - Math.SQRT1_2) / 2;
-
 export const loadKilnOf = (row: KilnRow): LoadKiln => ({
 	body: row.body,
 	shelf: {
 		widthMm: row.shelfWidthMm,
 		heightMm: row.shelfHeightMm,
-		marginMm: row.marginMm + (row.shelfShape === "rectangle" ? 0 : row.shelfWidthMm * CORNERS_SHARE),
+		marginMm: row.marginMm,
+		shape: row.shelfShape,
 	},
 	clearHeightMm: row.clearHeightMm,
 	maxC: row.maxC,

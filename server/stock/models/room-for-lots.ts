@@ -1,10 +1,10 @@
+import { usableMm2 } from "@core/loading/shelf";
 import { LOT_LEVEL, lotRoomMm2 } from "@core/stock/lots";
 import type { Reader } from "@db/connect";
 import { lotsIn } from "@db/queries/bags";
 import { plannedWithArea } from "@db/queries/firings";
 import { loadKilns } from "@db/queries/kilns";
 import { loadKilnOf } from "../../loads/models/plan-load";
-import { usableMm2 } from "./usable";
 
 /** Where lots may be fired: planned firings with a free part of their shelf, and kilns that have none planned. */
 export async function roomForLots(reader: Reader) {

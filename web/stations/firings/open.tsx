@@ -12,6 +12,7 @@ import { useFigure, usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
 import { OwnCautions } from "../../ui/own-cautions";
 import { lying, ShelfMap } from "../../ui/shelf-map";
+import { shelfOf } from "../../ui/shelf-path";
 import { LevelGlyph } from "../../ui/signs";
 
 export default framed("open", "open", Open);
@@ -61,11 +62,7 @@ function Open({ view, frame }: StationProps<"open">) {
 				<div className="min-h-0 grow">
 					<ShelfMap
 						className="h-full"
-						shelf={{
-							widthMm: firing.kiln.shelfWidthMm,
-							heightMm: firing.kiln.shelfHeightMm,
-							marginMm: firing.kiln.marginMm,
-						}}
+						shelf={shelfOf(firing.kiln)}
 						clearanceMm={frame.clearanceMm}
 						doorSide={firing.kiln.doorSide}
 						pieces={firing.pieces.flatMap((one) => lying(one, one.place, view.pictures, markOf(one, piece?.code)))}

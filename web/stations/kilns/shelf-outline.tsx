@@ -1,5 +1,6 @@
 import type { KilnCard } from "@contract/kilns";
 import { useFigure } from "../../lib/prefs";
+import { shelfPath } from "../../ui/shelf-path";
 import { sizeWords } from "../../ui/size-words";
 
 type Drawn = Pick<
@@ -14,18 +15,7 @@ export function ShelfOutline({ kiln, widthPx, labels = false }: { kiln: Drawn; w
 	const scale = w / widthPx;
 	const pad = 3 * scale;
 	const foot = labels ? 16 * scale : pad;
-	const outline = (inset: number) => {
-		const [x0, y0, x1, y1] = [inset, inset, w - inset, h - inset];
-		if (shelfShape === "round") {
-			const r = (x1 - x0) / 2;
-			return `M${x0} ${h / 2}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0Z`;
-		}
-		if (shelfShape === "octagon") {
-			const cut = (x1 - x0) * (1 - Math.SQRT1_2);
-			return `M${x0 + cut} ${y0}H${x1 - cut}L${x1} ${y0 + cut}V${y1 - cut}L${x1 - cut} ${y1}H${x0 + cut}L${x0} ${y1 - cut}V${y0 + cut}Z`;
-		}
-		return `M${x0} ${y0}H${x1}V${y1}H${x0}Z`;
-	};
+	const outline = (inset: number) => shelfPath({ widthMm: w, heightMm: h, shape: shelfShape }, inset);
 	const id = `shelf${Math.round(w)}${Math.round(h)}${shelfShape}${Math.round(widthPx)}`;
 	return (
 		<svg

@@ -6,6 +6,7 @@ import { useFigure } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
 import { OwnCautions } from "../../ui/own-cautions";
 import { lying, ShelfMap } from "../../ui/shelf-map";
+import { shelfOf } from "../../ui/shelf-path";
 import { CannotFire } from "./cannot-fire";
 import { ProposedSchedule } from "./proposed-schedule";
 import { ShelfLine } from "./shelf-line";
@@ -116,7 +117,7 @@ function Load({ view, frame }: StationProps<"load">) {
 					{kiln && (
 						<ShelfMap
 							className="h-full"
-							shelf={{ widthMm: kiln.shelfWidthMm, heightMm: kiln.shelfHeightMm, marginMm: kiln.marginMm }}
+							shelf={shelfOf(kiln)}
 							clearanceMm={frame.clearanceMm}
 							doorSide={kiln.doorSide}
 							pieces={(shown?.places ?? []).flatMap((place) =>

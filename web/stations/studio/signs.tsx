@@ -110,7 +110,7 @@ function Signs() {
 			</Show>
 			<Show name="Shelf map: chosen, done, none">
 				<ShelfMap
-					shelf={{ widthMm: 380, heightMm: 240, marginMm: 12 }}
+					shelf={{ widthMm: 380, heightMm: 240, marginMm: 12, shape: "rectangle" }}
 					clearanceMm={5}
 					doorSide="front"
 					pieces={pieces.flatMap((piece, i) =>

@@ -1,0 +1,58 @@
+import { type Box, type Place, packShelf } from "./pack";
+import { packWithin } from "./pack-within";
+import type { Shelf } from "./shelf";
+
+export interface Packing {
+	places: Place[];
+	left: Box[];
+}
+
+/** On a round shelf the first row is tried so many heights above the foot. */
+const FEET = 8;
+
+/**
+ * The best of several ways to lay boxes on a shelf: whoever is promised first is left out last; then the fullest shelf. Orders matter
+ * more than rules: large first fills most, by promise leaves least behind.
+ * @param boxes in the order of their promises
+ * @param rankOf the same for all that are promised for one day, less for an earlier one
+ */
+export function bestPacking(
+	boxes: readonly Box[],
+	shelf: Shelf,
+	clearanceMm: number,
+	rankOf: (id: string) => number,
+): Packing {
+	let best: Packing = { places: [], left: [...boxes] };
+	for (const order of ordersOf(boxes))
+		for (const way of waysFor(shelf, boxes)) {
+			const found = way(order, clearanceMm);
+			if (isBetter(found, best, rankOf)) best = found;
+			if (best.left.length === 0) return best;
+		}
+	return best;
+}
+
+function ordersOf(boxes: readonly Box[]): Box[][] {
+	const by = (size: (box: Box) => number) => [...boxes].sort((a, b) => size(b) - size(a) || a.id.localeCompare(b.id));
+	const long = ({ widthMm, heightMm }: Box) => Math.max(widthMm, heightMm);
+	const short = ({ widthMm, heightMm }: Box) => Math.min(widthMm, heightMm);
+	return [[...boxes], by((box) => box.widthMm * box.heightMm), by(long), by(short)];
+}
+
+function waysFor(shelf: Shelf, boxes: readonly Box[]): ((order: readonly Box[], clearanceMm: number) => Packing)[] {
+	if (shelf.shape === "rectangle") return [(order, clearance) => packShelf(order, shelf, clearance)];
+	const tallest = boxes.reduce((most, { heightMm }) => Math.max(most, heightMm), 0);
+	return Array.from(
+		{ length: FEET },
+		(_, i) => (order, clearance) => packWithin(order, shelf, clearance, (tallest * i) / FEET),
+	);
+}
+
+function isBetter(a: Packing, b: Packing, rankOf: (id: string) => number): boolean {
+	const firstLeft = ({ left }: Packing) =>
+		left.reduce((first, { id }) => Math.min(first, rankOf(id)), Number.POSITIVE_INFINITY);
+	const [mine, theirs] = [firstLeft(a), firstLeft(b)];
+	if (mine !== theirs) return mine > theirs;
+	const area = ({ places }: Packing) => places.reduce((sum, one) => sum + one.widthMm * one.heightMm, 0);
+	return area(a) > area(b) + 1e-6;
+}

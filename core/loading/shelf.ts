@@ -1,0 +1,43 @@
+import type { ShelfShape } from "../kiln/record";
+
+export interface Shelf {
+	widthMm: number;
+	heightMm: number;
+	/** Kept free along every edge. */
+	marginMm: number;
+	/** Round and eight-sided ones are as wide as they are deep. */
+	shape: ShelfShape;
+}
+
+/** An eight-sided shelf loses so much of its width at each corner, of an even octagon between two flats. */
+export const OCTAGON_CUT = 1 - Math.SQRT1_2;
+
+/** From where to where a shelf is usable at every height between two, mm from its left; undefined where it is not. */
+export function usableBetween(shelf: Shelf, y0: number, y1: number): [from: number, to: number] | undefined {
+	const { widthMm, heightMm, marginMm } = shelf;
+	if (y0 < marginMm - 1e-9 || y1 > heightMm - marginMm + 1e-9) return undefined;
+	// Round and eight-sided outlines bulge: they are narrowest at one of the two ends.
+	const inset = Math.max(insetAt(shelf, y0), insetAt(shelf, y1));
+	return inset * 2 < widthMm ? [inset, widthMm - inset] : undefined;
+}
+
+/** How far in the usable shelf begins at a height, mm. */
+function insetAt({ widthMm, heightMm, marginMm, shape }: Shelf, y: number): number {
+	const inner = widthMm - 2 * marginMm;
+	if (shape === "round") {
+		const off = Math.min(inner / 2, Math.abs(y - heightMm / 2));
+		return widthMm / 2 - Math.sqrt((inner / 2) ** 2 - off ** 2);
+	}
+	if (shape === "octagon") {
+		const fromEdge = Math.min(y, heightMm - y) - marginMm;
+		return marginMm + Math.max(0, inner * OCTAGON_CUT - fromEdge);
+	}
+	return marginMm;
+}
+
+/** Shelf that can be used, mm². */
+export function usableMm2({ widthMm, heightMm, marginMm, shape }: Shelf): number {
+	const [w, h] = [Math.max(0, widthMm - 2 * marginMm), Math.max(0, heightMm - 2 * marginMm)];
+	if (shape === "round") return (Math.PI * w ** 2) / 4;
+	return shape === "octagon" ? w * h - 2 * (w * OCTAGON_CUT) ** 2 : w * h;
+}
