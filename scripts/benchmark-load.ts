@@ -1,6 +1,7 @@
 import { bestPacking } from "@core/loading/best-packing";
 import { type Box, packShelf } from "@core/loading/pack";
 import { type Shelf, usableMm2 } from "@core/loading/shelf";
+import { classPieces } from "../tests/support/class-pieces";
 
 /** How full a shelf becomes with sixty pieces waiting, six class sets of ten: invented, always the same. */
 
@@ -10,18 +11,6 @@ const SHELVES: readonly [string, Shelf][] = [
 	["round, Ø 430", { widthMm: 430, heightMm: 430, marginMm: 0, shape: "round" }],
 	["octagon, 430", { widthMm: 430, heightMm: 430, marginMm: 0, shape: "octagon" }],
 ];
-
-function piecesOf(seed: number): Box[] {
-	let state = seed;
-	const next = () => {
-		state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0;
-		return state / 2 ** 32;
-	};
-	return Array.from({ length: 6 }, (_, kind) => {
-		const [widthMm, heightMm] = [50 + Math.round(next() * 90), 50 + Math.round(next() * 90)];
-		return Array.from({ length: 10 }, (__, i): Box => ({ id: `${kind} ${i}`, widthMm, heightMm }));
-	}).flat();
-}
 
 const covered = (places: readonly Box[]): number =>
 	places.reduce((sum, { widthMm, heightMm }) => sum + widthMm * heightMm, 0);
@@ -34,7 +23,7 @@ export const shelfRows = (): string[] =>
 		const within: Shelf =
 			shelf.shape === "rectangle" ? shelf : { widthMm: side, heightMm: side, marginMm: 0, shape: "rectangle" };
 		for (let seed = 1; seed <= STUDIOS; seed++) {
-			const pieces = piecesOf(seed);
+			const pieces = classPieces(seed);
 			one += covered(packShelf(pieces, within, 0).places);
 			const from = performance.now();
 			best += covered(bestPacking(pieces, shelf, 0, () => 0).places);

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { classPieces } from "../../tests/support/class-pieces";
 import { bestPacking } from "./best-packing";
 import { type Box, fillShare, packShelf } from "./pack";
 import { type Shelf, usableMm2 } from "./shelf";
@@ -68,18 +69,6 @@ describe("the best of several packings", () => {
 		expect(places.map(({ id }) => id)).not.toContain("late");
 	});
 
-	/** Sets of equal pieces as classes make them, all the same for a seed (linear generator of Numerical Recipes). */
-	function classPieces(seed: number): Box[] {
-		let state = seed;
-		const next = () => {
-			state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0;
-			return state / 2 ** 32;
-		};
-		return Array.from({ length: 6 }, (_, kind) => {
-			const [widthMm, heightMm] = [50 + Math.round(next() * 90), 50 + Math.round(next() * 90)];
-			return Array.from({ length: 10 }, (__, i): Box => ({ id: `${kind} ${i}`, widthMm, heightMm }));
-		}).flat();
-	}
 	/** Share of a shelf that sixty waiting pieces cover, over twelve studios. */
 	const share = (shelf: Shelf, way: (boxes: readonly Box[]) => number): number => {
 		const shares = Array.from({ length: 12 }, (_, i) => way(classPieces(i + 1)));
