@@ -36,19 +36,15 @@ export function restsOf(plan: SheetPlan, { kerfMm, keepMm }: CutRules): Rest[] {
 
 const EPS = 1e-6;
 
-/** Scores that a sheet takes: one over each strip, one beside each column, those across a stack once for columns of one kind. */
+/** Scores that a sheet takes: one over each strip, one beside each column, those across each stack: every one from edge to edge. */
 export function scoresOf(plan: SheetPlan): number {
 	const { lengthMm, heightMm } = asLaid(plan);
 	let scores = 0;
 	for (const strip of plan.strips) {
 		if (strip.yMm + strip.heightMm < heightMm - EPS) scores++;
-		const kinds = new Set<string>();
-		for (const [i, { xMm, widthMm, heightMm: each, stack, blank, turned }] of strip.columns.entries()) {
+		for (const [i, { xMm, widthMm, heightMm: each, stack }] of strip.columns.entries()) {
 			if (xMm + widthMm < lengthMm - EPS || i < strip.columns.length - 1) scores++;
-			const across = stack - (Math.abs(stack * each - strip.heightMm) < EPS ? 1 : 0);
-			const kind = `${blank} ${turned} ${stack}`;
-			if (across > 0 && !kinds.has(kind)) scores += across;
-			kinds.add(kind);
+			scores += stack - (Math.abs(stack * each - strip.heightMm) < EPS ? 1 : 0);
 		}
 	}
 	return scores;

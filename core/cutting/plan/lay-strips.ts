@@ -45,34 +45,27 @@ export function nextStrip(
 	return best;
 }
 
-/** A strip is at most so many of one blank high. */
-const STACKED = 4;
-
 /**
  * Heights that a strip may have for a blank that is left, the tallest first: each blank as it lies lowest. Half of the noisy passes also
- * stand blanks upright, half stack equal ones, and most begin with any of these heights.
+ * stand blanks upright, and most begin with any of these heights.
  */
 function heightsOf(length: number, most: number, left: readonly number[], grid: Grid, noise: Noise): number[] {
 	const isNoisy = noise.amount > 0;
-	const [upright, stacked] = [isNoisy && noise.next() < 0.5, isNoisy && noise.next() < 0.5];
+	const upright = isNoisy && noise.next() < 0.5;
 	const found = new Set<number>();
 	for (const [i, { w, h, mayTurn }] of grid.blanks.entries()) {
-		const n = left[i] ?? 0;
-		if (n === 0) continue;
+		if ((left[i] ?? 0) === 0) continue;
 		const ways = mayTurn && w < h ? [[h, w] as const, [w, h] as const] : [[w, h] as const, [h, w] as const];
-		const lying = (mayTurn ? ways : ways.slice(0, 1)).filter(([along]) => along <= length).map(([, one]) => one);
-		const stacks = stackHeights(upright ? lying : lying.slice(0, 1), stacked ? Math.min(n, STACKED) : 1, grid);
-		for (const height of stacks) if (height <= most && breaksOff(most - height, grid)) found.add(height);
+		const lying = (mayTurn ? ways : ways.slice(0, 1)).filter(
+			([along, height]) => along <= length && height <= most && breaksOff(most - height, grid),
+		);
+		for (const [, height] of upright ? lying : lying.slice(0, 1)) found.add(height);
 	}
 	const heights = [...found].sort((a, b) => b - a);
 	if (isNoisy && heights.length > 1 && noise.next() < 0.6)
 		heights.unshift(...heights.splice(Math.floor(noise.next() * heights.length), 1));
 	return heights;
 }
-
-/** One above the other, one to so many of them. */
-const stackHeights = (heights: readonly number[], most: number, { kerf }: Grid): number[] =>
-	heights.flatMap((one) => Array.from({ length: most }, (_, k) => (k + 1) * (one + kerf) - kerf));
 
 /** A strip of this height filled as well as what is left allows. */
 function filled(length: number, height: number, left: readonly number[], grid: Grid, noise: Noise): RawStrip {
