@@ -62,7 +62,7 @@ function sawn(key: string, shape: CutShape, wanted: number, directed: boolean, b
 		const { widthMm, heightMm, yields, nest } = before;
 		return { widthMm, heightMm, yields, finish: "nest", nest };
 	}
-	if (wanted === 0) return undefined;
+	if (before || wanted === 0) return undefined;
 	const found = nested(shape, wanted, directed, by);
 	return found && { ...found, yields: found.nest.places.length, finish: "nest" };
 }

@@ -110,6 +110,8 @@ describe("a list for a saw", () => {
 		const first = sawn(1);
 		expect(first.yields).toBe(1);
 		expect(sawn(28, [first])).toEqual({ ...first, count: 28 });
+		const [box] = blanksOf([line(ELL, 2)], false, ({ key }) => key);
+		expect(sawn(28, box && [box])).toEqual({ ...box, count: 28 });
 	});
 	it("takes fewer sheets than boxes do", () => {
 		const sheets = (by?: typeof SAW) => {
