@@ -1,38 +1,5 @@
-import { firingOf, loadFiring } from "@db/queries/firings";
-import { lockKiln } from "@db/queries/kilns";
-import { firing } from "@db/schema";
 import type { UseCase } from "../house/context";
-import { Refusal } from "../house/refusal";
-import { refuseRetired } from "../kilns/models/kiln";
-import { forKiln } from "./models/for-kiln";
-import { versionOf } from "./models/version-of";
+import { planBare } from "./models/plan-bare";
 
 /** A firing without pieces of students: tests, dots, a kiln's first run. */
-export const planFiring: UseCase<"planFiring"> = async (
-	{ tx, now },
-	{ firingId, kilnId, scheduleId, document, what },
-) => {
-	const again = await loadFiring(tx, firingId);
-	if (again) return { firingId, number: again.number };
-	const row = await lockKiln(tx, kilnId);
-	if (row?.kind !== "electric") throw new Refusal("invalid", "Choose a kiln that takes a schedule.");
-	refuseRetired(row);
-	const busy = await firingOf(tx, kilnId, "planned");
-	if (busy) throw new Refusal("conflict", `${row.name} already has firing ${busy.number} planned.`);
-	const fired = await forKiln(tx, document, row);
-	const [made] = await tx
-		.insert(firing)
-		.values({
-			id: firingId,
-			kilnId,
-			state: "planned",
-			plannedAt: now,
-			scheduleVersionId: await versionOf(tx, scheduleId, document, now),
-			thicknessMm: Math.max(...document.pieces.map(({ thickestMm }) => thickestMm)),
-			what,
-			setBy: { firstRamp: [], air: [], soak: [], cool: [] },
-			...fired,
-		})
-		.returning();
-	return { firingId, number: made?.number ?? 0 };
-};
+export const planFiring: UseCase<"planFiring"> = (context, input) => planBare(context, input);

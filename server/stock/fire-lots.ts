@@ -9,8 +9,8 @@ import { eq, inArray } from "drizzle-orm";
 import type { Context, UseCase } from "../house/context";
 import { inTheBook, Refusal } from "../house/refusal";
 import { loadKilnOf } from "../loads/models/plan-load";
+import { planBare } from "../schedules/models/plan-bare";
 import { schoolsOf } from "../schedules/models/schools";
-import { planFiring } from "../schedules/plan-firing";
 
 /** Lots as they are now; refused where one is fired or lies in another firing already. */
 async function waitingLots({ tx }: Context, lotIds: readonly string[], firingId: string | null) {
@@ -45,7 +45,7 @@ export const fireLots: UseCase<"fireLots"> = async (context, { firingId, kilnId,
 	const count = lots.reduce((sum, lot) => sum + lot.count, 0);
 	const what = `${count} fired parts`;
 	const document = newSchedule(what, inTheBook(family, "family"), kiln.body, pieces, schoolsOf(studio));
-	const made = await planFiring(context, { firingId, kilnId, scheduleId: null, document, what });
+	const made = await planBare(context, { firingId, kilnId, scheduleId: null, document, what });
 	await moveLots(tx, lotIds, firingId);
 	return made;
 };

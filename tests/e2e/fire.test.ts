@@ -174,7 +174,7 @@ test("a schedule is drawn, mended, solved backwards, compared and kept; a whole 
 			.click();
 		const row = page.getByRole("row", { name: /roof tiles, test/ });
 		await expect(row).toContainText("Φ");
-		await expect(row).toContainText("K apart");
+		await expect(row).toContainText("°C apart");
 		await page.getByRole("tab", { name: "Learn" }).click();
 		await page.getByLabel("From a measured firing").selectOption({ index: 3 });
 		await expect(page.getByRole("row", { name: /heat it holds/ })).toContainText("±");

@@ -1,0 +1,48 @@
+import type { ScheduleDocument } from "@core/firing/document";
+import { firingOf, loadFiring } from "@db/queries/firings";
+import { lockKiln } from "@db/queries/kilns";
+import { firing } from "@db/schema";
+import type { Context } from "../../house/context";
+import { Refusal } from "../../house/refusal";
+import { refuseRetired } from "../../kilns/models/kiln";
+import { forKiln } from "./for-kiln";
+import { versionOf } from "./version-of";
+
+interface BareFiring {
+	firingId: string;
+	kilnId: string;
+	/** The schedule it is of, where one is kept. */
+	scheduleId: string | null;
+	document: ScheduleDocument;
+	what: string;
+}
+
+/** Plans a firing without pieces of students in a kiln that has none planned; sent twice it is one. */
+export async function planBare(
+	{ tx, now }: Pick<Context, "tx" | "now">,
+	{ firingId, kilnId, scheduleId, document, what }: BareFiring,
+): Promise<{ firingId: string; number: number }> {
+	const again = await loadFiring(tx, firingId);
+	if (again) return { firingId, number: again.number };
+	const row = await lockKiln(tx, kilnId);
+	if (row?.kind !== "electric") throw new Refusal("invalid", "Choose a kiln that takes a schedule.");
+	refuseRetired(row);
+	const busy = await firingOf(tx, kilnId, "planned");
+	if (busy) throw new Refusal("conflict", `${row.name} already has firing ${busy.number} planned.`);
+	const fired = await forKiln(tx, document, row);
+	const [made] = await tx
+		.insert(firing)
+		.values({
+			id: firingId,
+			kilnId,
+			state: "planned",
+			plannedAt: now,
+			scheduleVersionId: await versionOf(tx, scheduleId, document, now),
+			thicknessMm: Math.max(...document.pieces.map(({ thickestMm }) => thickestMm)),
+			what,
+			setBy: { firstRamp: [], air: [], soak: [], cool: [] },
+			...fired,
+		})
+		.returning();
+	return { firingId, number: made?.number ?? 0 };
+}
