@@ -60,7 +60,7 @@ export interface BagsView extends GlassBookView {
 	/** Planned firings that go hot enough for dots, with how much of their shelf is free. */
 	fillers: { id: string; number: number; kiln: string; familyId: string; freeMm2: number }[];
 	/** Kilns with no firing planned, for one of their own. */
-	kilns: { id: string; name: string; freeMm2: number }[];
+	kilns: { id: string; name: string }[];
 }
 
 /** Dots of one glass and size, or another part that comes out of a kiln before it is packed. */

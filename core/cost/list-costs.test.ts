@@ -25,7 +25,7 @@ describe("what kits cost", () => {
 		];
 		const { lists, totalMinor, wasteShare } = listCosts(
 			runs,
-			[{ glassId: "dusk", usedMm2: 200_000, cutMm2: 150_000 }],
+			[{ glassId: "dusk", usedMm2: 200_000, cutMm2: 150_000, beforeMm2: 0 }],
 			[],
 			GLASSES,
 		);
@@ -37,8 +37,9 @@ describe("what kits cost", () => {
 	it("what was cut without a plan counts with the usual waste of a quarter", () => {
 		const runs = [{ id: "a", kits: 6, lines: [square("a", "dusk", 100, 6)] }];
 		// 0.06 m² cut: 0.08 m² of glass at 100 a m².
-		expect(listCosts(runs, [], [], GLASSES)).toMatchObject({ totalMinor: 800, wasteShare: 0.25 });
-		const half = [{ glassId: "dusk", usedMm2: 32_000, cutMm2: 30_000 }];
+		const none = [{ glassId: "dusk", usedMm2: 0, cutMm2: 0, beforeMm2: 60_000 }];
+		expect(listCosts(runs, none, [], GLASSES)).toMatchObject({ totalMinor: 800, wasteShare: 0.25 });
+		const half = [{ glassId: "dusk", usedMm2: 32_000, cutMm2: 30_000, beforeMm2: 30_000 }];
 		expect(listCosts(runs, half, [], GLASSES).totalMinor).toBe(320 + 400);
 	});
 	it("frit goes by the stock's price, else by the glass book's for a kilogram", () => {
@@ -49,7 +50,7 @@ describe("what kits cost", () => {
 	});
 	it("what has no price is named, never guessed", () => {
 		const runs = [{ id: "a", kits: 2, lines: [square("a", "fog", 50, 2), frit("mist", 3, 2)] }];
-		const found = listCosts(runs, [{ glassId: "fog", usedMm2: 5000, cutMm2: 5000 }], [], []);
+		const found = listCosts(runs, [{ glassId: "fog", usedMm2: 5000, cutMm2: 5000, beforeMm2: 0 }], [], []);
 		expect(found).toMatchObject({ totalMinor: 0, wasteShare: 0, unpriced: ["fog", "mist"] });
 	});
 	it("lists share all of it: nothing is lost but by rounding to whole units", () => {
@@ -58,8 +59,8 @@ describe("what kits cost", () => {
 			lines: [square("p", "dusk", 30 + 7 * n, 3 * n), square("q", "other", 20, n)],
 		}));
 		const sheets = [
-			{ glassId: "dusk", usedMm2: 430_000, cutMm2: 400_000 },
-			{ glassId: "other", usedMm2: 60_000, cutMm2: 50_000 },
+			{ glassId: "dusk", usedMm2: 430_000, cutMm2: 400_000, beforeMm2: 0 },
+			{ glassId: "other", usedMm2: 60_000, cutMm2: 50_000, beforeMm2: 0 },
 		];
 		const { totalMinor } = listCosts(
 			runs,

@@ -39,11 +39,12 @@ interface Priced {
  * What the kits of some lists cost: every list bears of each glass what it takes of the sheets used up, by the area of its blanks, and all
  * else at the stock's prices; frit that the stock has no price for at the glass book's, for a kilogram.
  * What was cut without a plan is reckoned with the usual waste.
- * @param sheets glass the plans use up, mm², rests that are kept left out, and what of it becomes blanks
+ * @param sheets of every sheet glass on the lists: what the plans use up, mm², rests that are kept left out; what of it becomes blanks; blanks
+ * that were cut before any plan
  */
 export function listCosts(
 	runs: readonly { id: string; kits: number; lines: readonly CountedLine[] }[],
-	sheets: readonly { glassId: string; usedMm2: number; cutMm2: number }[],
+	sheets: readonly { glassId: string; usedMm2: number; cutMm2: number; beforeMm2: number }[],
 	items: readonly Priced[],
 	glasses: readonly { id: string; priceMinor: number | null }[],
 ): ListCosts {
@@ -52,18 +53,16 @@ export function listCosts(
 	const prices = new Map(items.map((one) => [keyOf(one), one]));
 	let [usedMinor, cutMinor] = [0, 0];
 	const sheetMinor = runs.map(() => 0);
-	for (const glassId of new Set(areas.flatMap((one) => [...one.keys()]))) {
+	for (const { glassId, usedMm2, cutMm2, beforeMm2 } of sheets) {
 		const priceMinor = glasses.find(({ id }) => id === glassId)?.priceMinor ?? null;
 		if (priceMinor === null) {
 			unpriced.add(glassId);
 			continue;
 		}
 		const all = areas.reduce((sum, one) => sum + (one.get(glassId) ?? 0), 0);
-		const plan = sheets.find((one) => one.glassId === glassId);
-		const withoutPlan = Math.max(0, all - (plan?.cutMm2 ?? 0)) / (1 - WASTE_SHARE);
-		const minor = (((plan?.usedMm2 ?? 0) + withoutPlan) / 1e6) * priceMinor;
+		const minor = ((usedMm2 + beforeMm2 / (1 - WASTE_SHARE)) / 1e6) * priceMinor;
 		usedMinor += minor;
-		cutMinor += Math.min(minor, (all / 1e6) * priceMinor);
+		cutMinor += ((cutMm2 + beforeMm2) / 1e6) * priceMinor;
 		for (const [i, one] of areas.entries())
 			if (all > 0) sheetMinor[i] = (sheetMinor[i] ?? 0) + (minor * (one.get(glassId) ?? 0)) / all;
 	}

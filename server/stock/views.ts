@@ -1,6 +1,7 @@
 import { listCosts } from "@core/cost/list-costs";
 import { bagOf } from "@core/cutting/bag";
-import { glassLists, taskOf } from "@core/cutting/glass-lists";
+import { cutBefore, glassLists, taskOf } from "@core/cutting/glass-lists";
+import { beforeMm2 } from "@core/cutting/plan/cut-so-far";
 import { keptFigures } from "@core/cutting/plan/kept-figures";
 import { bagCode } from "@core/stock/bag-code";
 import { needsOf } from "@core/stock/needs";
@@ -159,7 +160,7 @@ export const shopping: View<"shopping"> = async (context, params) => {
 				: {
 						...listCosts(
 							runs,
-							sheets.map(({ glass, usedMm2, figures }) => ({ glassId: glass.id, usedMm2, cutMm2: figures.cutMm2 })),
+							sheets.map(({ glass, figures: { cutMm2 }, ...its }) => ({ glassId: glass.id, cutMm2, ...its })),
 							inUse,
 							glasses,
 						),
@@ -191,7 +192,11 @@ async function sheetsOf({ studio }: ViewContext, book: Book) {
 				...list.sheet,
 				amount: missing ?? figures.sheets,
 			};
-			return { glass: list.glass, figures, need, usedMm2: figures.takenMm2 - figures.keptMm2 };
+			const before = beforeMm2(list.wanted, list.kept?.plan.before ?? cutBefore(list));
+			return {
+				...{ glass: list.glass, figures, need },
+				...{ usedMm2: figures.takenMm2 - figures.keptMm2, beforeMm2: before },
+			};
 		}),
 	);
 }

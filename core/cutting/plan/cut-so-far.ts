@@ -75,6 +75,10 @@ export const stillToCut = (wanted: readonly Blank[], plan: KeptPlan, { fixed }: 
 export const notYetCut = (wanted: readonly Blank[], before: KeptPlan["before"]): Blank[] =>
 	wanted.map((one) => ({ ...one, count: Math.max(0, one.count - cutBefore(one, before)) }));
 
+/** Area of what was cut before a plan, mm². */
+export const beforeMm2 = (wanted: readonly Blank[], before: KeptPlan["before"]): number =>
+	wanted.reduce((sum, one) => sum + Math.min(one.count, cutBefore(one, before)) * one.widthMm * one.heightMm, 0);
+
 /** Rectangles that need not be cut any more; half a pair still needs its other half. */
 const cutBefore = ({ key, yields }: Blank, before: KeptPlan["before"]): number =>
 	Math.floor((before[key] ?? 0) / yields);

@@ -30,8 +30,6 @@ export async function roomForLots(reader: Reader) {
 							.reduce((sum, { count, sizeMm }) => sum + lotRoomMm2(count, sizeMm), 0),
 				),
 			})),
-		kilns: kilns
-			.filter(({ id }) => planned.every(({ kilnId }) => kilnId !== id))
-			.map(({ id, name }) => ({ id, name, freeMm2: usable.get(id) ?? 0 })),
+		kilns: kilns.filter(({ id }) => planned.every(({ kilnId }) => kilnId !== id)).map(({ id, name }) => ({ id, name })),
 	};
 }

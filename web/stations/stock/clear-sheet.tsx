@@ -1,4 +1,5 @@
 import type { CutPlanRow } from "@contract/stock";
+import type { Rest } from "@core/cutting/plan/figures";
 import { restsToKeep } from "@core/cutting/plan/rests-to-keep";
 import { useState } from "react";
 import { Check, TextField } from "../../forms/fields";
@@ -18,22 +19,27 @@ interface Props {
 
 /** The sheet is cut: what is left of it goes onto the rack as offcuts, with a mark each, or into the bin. */
 export function ClearSheet({ row, at, usedOf, onDone }: Props) {
-	const figure = useFigure();
 	const sheet = row.plan.sheets[at];
-	const keepable = restsToKeep(row.plan, at, usedOf);
-	const rests = keepable ?? [];
+	const rests = restsToKeep(row.plan, at, usedOf);
+	if (sheet && !sheet.cleared && rests)
+		// What can be kept changes once somebody cuts on: the marks begin anew.
+		return <KeepRests key={rests.length} row={row} at={at} rests={rests} onDone={onDone} />;
+	return (
+		<p className="text-2xl font-bold text-success">
+			{sheet && !sheet.cleared
+				? "Cut so far: the plan goes on with what is left of it."
+				: "This sheet is cut and cleared away."}
+		</p>
+	);
+}
+
+/** Which of a sheet's rests are kept, with a mark each, and where they are put. */
+function KeepRests({ row, at, rests, onDone }: Omit<Props, "usedOf"> & { rests: readonly Rest[] }) {
+	const figure = useFigure();
 	const [place, setPlace] = useState("");
 	const [marks, setMarks] = useState<ReadonlyMap<number, string>>(() => new Map(rests.map((_, i) => [i, ""])));
 	const [ids] = useState(() => rests.map(() => crypto.randomUUID()));
 	const clear = useAct("clearSheet", onDone);
-	if (!sheet || sheet.cleared || !keepable)
-		return (
-			<p className="text-2xl font-bold text-success">
-				{sheet && !sheet.cleared
-					? "Cut so far: the plan goes on with what is left of it."
-					: "This sheet is cut and cleared away."}
-			</p>
-		);
 	const keep = (i: number, mark: string | undefined) => {
 		const next = new Map(marks);
 		if (mark === undefined) next.delete(i);

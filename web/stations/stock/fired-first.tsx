@@ -1,4 +1,5 @@
 import type { BagsView, FiredNeed, LotRow } from "@contract/stock";
+import { lotRoomMm2 } from "@core/stock/lots";
 import { useState } from "react";
 import { NumberField } from "../../forms/fields";
 import { Trouble } from "../../forms/notice";
@@ -128,7 +129,8 @@ function Lot({ lot, view }: { lot: LotRow; view: BagsView }) {
 	const nameOf = useName(view);
 	const fill = useAct("fillWithLot");
 	const { firing } = lot;
-	const fillers = view.fillers.filter(({ familyId }) => familyId === lot.familyId);
+	const room = lotRoomMm2(lot.count, lot.sizeMm);
+	const fillers = view.fillers.filter(({ familyId, freeMm2 }) => familyId === lot.familyId && freeMm2 >= room);
 	return (
 		<li className="flex flex-col gap-1.5 py-1.5">
 			<span>
