@@ -7,7 +7,7 @@ import type { Fault, NextStep } from "@core/journey/events";
 import type { CutVerdict } from "@core/kiln/after-cut";
 import type { ControllerState } from "@core/kiln/controller";
 import type { LineStatus } from "@core/kiln/line-status";
-import type { Place } from "@core/loading/pack";
+import type { Place } from "@core/loading/place";
 import { z } from "zod";
 import { assistant } from "./action";
 import { fault, id, level, nextStep, words } from "./fields";
@@ -45,6 +45,8 @@ export interface FiringCard {
 	setBy: MergedDemand["setBy"];
 	airMin: number;
 	plannedAt: string;
+	/** When it is to be started; null: as soon as the kiln is free. */
+	startsAt: string | null;
 	startedAt: string | null;
 	speedUp: number;
 	openAt: string | null;

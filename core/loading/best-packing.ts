@@ -1,9 +1,9 @@
-import { type Box, type Place, packShelf } from "./pack";
+import { type Box, type BoxPlace, packShelf } from "./pack";
 import { packWithin } from "./pack-within";
 import type { Shelf } from "./shelf";
 
 export interface Packing {
-	places: Place[];
+	places: BoxPlace[];
 	left: Box[];
 }
 

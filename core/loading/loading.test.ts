@@ -1,11 +1,12 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { USUAL_PACE } from "../firing/schools";
+import { boundsOf } from "../geometry/bounds";
 import { FAMILY_90, FAMILY_96 } from "../glass/family";
 import { meanThicknessMm } from "../journey/mean-thickness";
 import { DEFAULT_KILN } from "../kiln/kiln";
 import { type Box, fillShare, packShelf } from "./pack";
-import { effectiveOf, firedBox, type LoadKiln, proposeLoad, type WaitingPiece } from "./propose";
+import { edgeOf, effectiveOf, footprintOf, type LoadKiln, proposeLoad, type WaitingPiece } from "./propose";
 import type { Shelf } from "./shelf";
 import { bandOf, traysOf } from "./tray";
 
@@ -145,8 +146,10 @@ describe("a proposed load", () => {
 	});
 
 	it("gives thick pieces room to spread, and trusts the scales before the rule of thumb", () => {
-		expect(firedBox(piece("a", { thick: 12 })).widthMm).toBeGreaterThan(115);
-		expect(firedBox(piece("a", { thick: 3 })).widthMm).toBe(100);
+		const widthOf = (thick: number) => boundsOf([footprintOf(piece("a", { thick }))]).widthMm;
+		expect(widthOf(12)).toBeGreaterThan(115);
+		expect(widthOf(3)).toBe(100);
+		expect(edgeOf(piece("a", { thick: 3 }))).toBeLessThan(0);
 		expect(meanThicknessMm({ ...piece("a").asMade, massG: 150 })).toBeCloseTo(6);
 	});
 });

@@ -1,4 +1,4 @@
-import type { Box, Place } from "./pack";
+import type { Box, BoxPlace } from "./pack";
 import { type Shelf, usableBetween } from "./shelf";
 
 /** Heights are tried in such steps, mm. */
@@ -14,8 +14,8 @@ export function packWithin(
 	shelf: Shelf,
 	clearanceMm: number,
 	footMm: number,
-): { places: Place[]; left: Box[] } {
-	const places: Place[] = [];
+): { places: BoxPlace[]; left: Box[] } {
+	const places: BoxPlace[] = [];
 	const left: Box[] = [];
 	// A class's pieces are alike: where one found no place its equals find none.
 	const fitNowhere = new Set<string>();
@@ -37,16 +37,16 @@ export function packWithin(
 	return { places, left };
 }
 
-const topOf = ({ yMm, heightMm }: Place): number => yMm + heightMm;
+const topOf = ({ yMm, heightMm }: BoxPlace): number => yMm + heightMm;
 
 function lowest(
 	{ id, ...box }: Box,
 	turned: boolean,
-	places: readonly Place[],
+	places: readonly BoxPlace[],
 	shelf: Shelf,
 	clearanceMm: number,
 	footMm: number,
-): Place | undefined {
+): BoxPlace | undefined {
 	const [widthMm, heightMm] = turned ? [box.heightMm, box.widthMm] : [box.widthMm, box.heightMm];
 	const last = shelf.heightMm - shelf.marginMm - heightMm;
 	// Beside the steps, right above each box that lies there already: rows of equal pieces stand close.
@@ -65,7 +65,7 @@ function lowest(
 }
 
 /** As far left as a box goes past those beside it. */
-function freeAt(from: number, widthMm: number, beside: readonly Place[], clearanceMm: number): number {
+function freeAt(from: number, widthMm: number, beside: readonly BoxPlace[], clearanceMm: number): number {
 	let x = from;
 	for (const one of [...beside].sort((a, b) => a.xMm - b.xMm)) {
 		const isBefore = x + widthMm + clearanceMm <= one.xMm + 1e-9;

@@ -8,7 +8,7 @@ export interface Box {
 }
 
 /** Lower left corner on the shelf, mm from its lower left; `turned` by a quarter. Sizes as they lie. */
-export interface Place extends Box {
+export interface BoxPlace extends Box {
 	xMm: number;
 	yMm: number;
 	turned: boolean;
@@ -26,13 +26,17 @@ interface Rect {
  * Keeps every maximal free rectangle and takes the one that leaves the shortest strip; a box that fits nowhere is left
  * over. Source: Jylänki, *A Thousand Ways to Pack the Bin* (2010), maximal rectangles, best short side fit.
  */
-export function packShelf(boxes: readonly Box[], shelf: Shelf, clearanceMm: number): { places: Place[]; left: Box[] } {
+export function packShelf(
+	boxes: readonly Box[],
+	shelf: Shelf,
+	clearanceMm: number,
+): { places: BoxPlace[]; left: Box[] } {
 	const inner = {
 		w: shelf.widthMm - 2 * shelf.marginMm + clearanceMm,
 		h: shelf.heightMm - 2 * shelf.marginMm + clearanceMm,
 	};
 	let free: Rect[] = [{ x: 0, y: 0, ...inner }];
-	const places: Place[] = [];
+	const places: BoxPlace[] = [];
 	const left: Box[] = [];
 	for (const box of boxes) {
 		const best = bestFit(box, free, clearanceMm);
@@ -88,5 +92,5 @@ const largestOnly = (rects: readonly Rect[]): Rect[] =>
 	rects.filter((a, i) => !rects.some((b, j) => i !== j && inside(a, b) && (!inside(b, a) || j < i)));
 
 /** Share (0–1) of the usable shelf that the boxes cover. */
-export const fillShare = (places: readonly Place[], shelf: Shelf): number =>
+export const fillShare = (places: readonly BoxPlace[], shelf: Shelf): number =>
 	places.reduce((sum, place) => sum + place.widthMm * place.heightMm, 0) / usableMm2(shelf);

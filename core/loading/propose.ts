@@ -6,6 +6,8 @@ import { LEVEL_AIM } from "../firing/level";
 import { type MergedDemand, mergeDemands } from "../firing/merge";
 import { type Schedule, scheduleHours } from "../firing/schedule";
 import type { DotSchool, HeatSchool, Pace } from "../firing/schools";
+import { boundsOf } from "../geometry/bounds";
+import type { Ring } from "../geometry/region";
 import { DENSITY_G_PER_MM3 } from "../glass/constants";
 import type { GlassFamily, SoakSchool } from "../glass/family";
 import type { AsMade } from "../journey/events";
@@ -15,9 +17,13 @@ import { type Simulation, simulateFiring } from "../kiln/simulate";
 import { ok, problem, type Result } from "../result";
 import { effectiveThicknessMm } from "../stack/effective-thickness";
 import { spreadOf } from "../stack/outline";
-import { bestPacking } from "./best-packing";
-import { type Box, fillShare, type Place } from "./pack";
-import type { Shelf } from "./shelf";
+import { type Laid, layProblems } from "./lay-problems";
+import { type MouldFoot, mouldFootprint, mouldHeightMm } from "./mould-foot";
+import { bestLaid } from "./outlines/best-laid";
+import { firedOutline } from "./outlines/fired-outline";
+import { type Form, formOf } from "./outlines/form";
+import type { Place } from "./place";
+import { type Shelf, usableMm2 } from "./shelf";
 import type { Sortable } from "./tray";
 
 /** A piece that waits, with all a load has to know of it. */
@@ -28,6 +34,10 @@ export interface WaitingPiece extends Sortable {
 	hadLevel: FuseLevel | undefined;
 	blackBesideWhite: boolean;
 	trappedSpanMm: number;
+	/** Of its kit as laid up, counter-clockwise; a piece without a kit is a box. */
+	kitOutline?: Ring | undefined;
+	/** The mould it is fired on: that is what takes room. */
+	mould?: MouldFoot | undefined;
 }
 
 export interface LoadKiln {
@@ -63,19 +73,25 @@ export interface LoadProposal {
 const GLASS_J_PER_KG_K = 900;
 const SHELF_KG_PER_M2 = 27;
 
-/** The piece's footprint after firing to its level: what has to stay free of neighbours. */
-export function firedBox(piece: WaitingPiece): Box & { edgeMm: number } {
-	const { widthMm, heightMm } = piece.asMade;
-	const { edgeMm } = spreadOf({
+/** How far the edge of a piece moves outwards (negative: inwards) at its level, mm. */
+export function edgeOf({ asMade, level }: Pick<WaitingPiece, "asMade" | "level">): number {
+	const { widthMm, heightMm } = asMade;
+	return spreadOf({
 		widthMm,
 		heightMm,
 		areaMm2: widthMm * heightMm,
-		meanMm: meanThicknessMm(piece.asMade),
-		flow: LEVEL_AIM[piece.level],
-	});
-	const grown = Math.max(0, edgeMm);
-	return { id: piece.id, widthMm: widthMm + 2 * grown, heightMm: heightMm + 2 * grown, edgeMm };
+		meanMm: meanThicknessMm(asMade),
+		flow: LEVEL_AIM[level],
+	}).edgeMm;
 }
+
+/** What has to stay free of neighbours: the piece as it will be after firing, or the mould it lies on. */
+export const footprintOf = (piece: WaitingPiece): Ring =>
+	piece.mould ? mouldFootprint(piece.mould, piece.asMade) : firedOutline(piece.kitOutline, piece.asMade, edgeOf(piece));
+
+/** How high it stands on the shelf, mm. */
+export const heightOf = ({ mould, asMade }: Pick<WaitingPiece, "mould" | "asMade">): number =>
+	mould ? mouldHeightMm(mould) + asMade.thickestMm : asMade.thickestMm;
 
 export const toFire = (piece: WaitingPiece): PieceToFire => ({
 	id: piece.id,
@@ -92,6 +108,18 @@ export const toFire = (piece: WaitingPiece): PieceToFire => ({
 export const effectiveOf = (made: AsMade, level: FuseLevel, hadLevel: FuseLevel | undefined): number =>
 	effectiveThicknessMm(made.thickestMm, made.thinnestMm, level, hadLevel);
 
+export interface LayWish {
+	/** Where pieces were put by hand; they are checked, not laid again. */
+	laid?: readonly Laid[] | undefined;
+	/** Pieces of `laid` that stay where they are while the others are laid anew; all of it where left out. */
+	pinnedIds?: readonly string[] | undefined;
+	/** Orders that are tried after the usual ones. */
+	passes?: number | undefined;
+}
+
+/** So many orders of laying a proposal tries: about half a second of work (docs/benchmarks.md). */
+export const USUAL_LAY_PASSES = 60;
+
 /**
  * One load: as many of the pieces as the shelf holds, those promised first left out last; one schedule for all of them and
  * who sets each part of it; simulated on the kiln for the time to open. Pure: the same input gives the same load.
@@ -101,25 +129,34 @@ export function proposeLoad(
 	kiln: LoadKiln,
 	family: GlassFamily,
 	schools: LoadSchools,
+	wish: LayWish = {},
 ): Result<LoadProposal> {
 	const first = pieces[0];
 	if (!first) return problem(["pieceIds"], "No piece was chosen for this load.");
 	const foreign = pieces.find((piece) => piece.familyId !== family.id);
 	if (foreign) return problem(["pieceIds"], `${foreign.code} is of another family: one load takes one family.`);
 	if (!family.tested) return problem(["pieceIds"], `${family.label} is untested glass and is not fired with anything.`);
-	const tall = pieces.find((piece) => piece.asMade.thickestMm > kiln.clearHeightMm);
+	const tall = pieces.find((piece) => heightOf(piece) > kiln.clearHeightMm);
 	if (tall) return problem(["pieceIds"], `${tall.code} is too high for this kiln.`);
 
-	const area = (box: Box) => box.widthMm * box.heightMm;
-	const order = (a: WaitingPiece, b: WaitingPiece) =>
-		(a.promised ?? "9").localeCompare(b.promised ?? "9") ||
-		area(firedBox(b)) - area(firedBox(a)) ||
-		a.id.localeCompare(b.id);
-	const days = [...new Set(pieces.map(({ promised }) => promised ?? "9"))].sort();
-	const dayOf = new Map(pieces.map(({ id, promised }) => [id, days.indexOf(promised ?? "9")]));
-	const boxes = [...pieces].sort(order).map(firedBox);
-	const { places, left } = bestPacking(boxes, kiln.shelf, schools.clearanceMm, (id) => dayOf.get(id) ?? 0);
-	const placed = new Set(places.map(({ id }) => id));
+	const forms = new Map(pieces.map((piece) => [piece.id, formOf(footprintOf(piece))]));
+	const { laid, leftIds } = layFor(pieces, forms, kiln.shelf, schools.clearanceMm, wish);
+	if (wish.laid) {
+		const wrong = layProblems(
+			laid.map((one) => ({ ...one, form: forms.get(one.id) as Form })),
+			kiln.shelf,
+			schools.clearanceMm,
+		)[0];
+		const codeOf = (id: string | undefined) => pieces.find((one) => one.id === id)?.code ?? "";
+		if (wrong)
+			return problem(
+				["laid"],
+				wrong.kind === "edge"
+					? `${codeOf(wrong.id)} lies over the edge of what may be used of the shelf.`
+					: `${codeOf(wrong.id)} and ${codeOf(wrong.otherId)} would touch or come too near each other.`,
+			);
+	}
+	const placed = new Set(laid.map(({ id }) => id));
 	const loaded = pieces.filter(({ id }) => placed.has(id));
 	if (loaded.length === 0) return problem(["pieceIds"], "None of these pieces fits on this shelf.");
 
@@ -142,17 +179,49 @@ export function proposeLoad(
 	);
 	const simulation = simulateLoad(loaded, kiln, family, schedule);
 	return ok({
-		places,
-		leftIds: left.map(({ id }) => id),
+		places: laid.map((one) => placeOf(one, forms.get(one.id) as Form)),
+		leftIds,
 		schedule,
 		setBy: merged.setBy,
 		airMin: merged.airMin,
 		costHours,
-		fill: fillShare(places, kiln.shelf),
+		fill: laid.reduce((sum, { id }) => sum + (forms.get(id)?.areaMm2 ?? 0), 0) / usableMm2(kiln.shelf),
 		openS: simulation.openS,
 		kwh: simulation.kwh,
 		flow: simulation.flow,
 	});
+}
+
+/** Where everything lies: as it was put by hand, round what is pinned, or as it is best laid. */
+function layFor(
+	pieces: readonly WaitingPiece[],
+	forms: ReadonlyMap<string, Form>,
+	shelf: Shelf,
+	clearanceMm: number,
+	{ laid = [], pinnedIds, passes = USUAL_LAY_PASSES }: LayWish,
+): { laid: Laid[]; leftIds: string[] } {
+	const isPinned = ({ id }: Laid) => forms.has(id) && (pinnedIds?.includes(id) ?? true);
+	const pinned = laid.filter(isPinned);
+	const free = pieces.filter(({ id }) => !pinned.some((one) => one.id === id));
+	if (laid.length > 0 && !pinnedIds) return { laid: pinned, leftIds: free.map(({ id }) => id) };
+	const days = [...new Set(pieces.map(({ promised }) => promised ?? "9"))].sort();
+	const formOfId = (id: string) => forms.get(id) as Form;
+	const ranked = free
+		.map(({ id, promised }) => ({ id, form: formOfId(id), rank: days.indexOf(promised ?? "9") }))
+		.sort((a, b) => a.rank - b.rank || b.form.areaMm2 - a.form.areaMm2 || a.id.localeCompare(b.id));
+	const found = bestLaid({
+		pieces: ranked,
+		pinned: pinned.map(({ id, ...at }) => ({ id, form: formOfId(id), at })),
+		shelf,
+		clearanceMm,
+		passes,
+	});
+	return { laid: [...pinned, ...found.laid], leftIds: found.leftIds };
+}
+
+function placeOf({ id, xMm, yMm, turnDeg }: Laid, { outline }: Form): Place {
+	const { widthMm, heightMm } = boundsOf([outline]);
+	return { id, xMm, yMm, turnDeg, widthMm, heightMm, outline };
 }
 
 /** What lies on the shelf: the thickest glass, and the heat that shelf and glass hold. */

@@ -22,7 +22,7 @@ export function usableBetween(shelf: Shelf, y0: number, y1: number): [from: numb
 }
 
 /** How far in the usable shelf begins at a height, mm. */
-function insetAt({ widthMm, heightMm, marginMm, shape }: Shelf, y: number): number {
+export function insetAt({ widthMm, heightMm, marginMm, shape }: Shelf, y: number): number {
 	const inner = widthMm - 2 * marginMm;
 	if (shape === "round") {
 		const off = Math.min(inner / 2, Math.abs(y - heightMm / 2));

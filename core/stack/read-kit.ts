@@ -1,6 +1,7 @@
 import type { FuseLevel } from "../firing/level";
 import { boundsOf } from "../geometry/bounds";
-import type { Point } from "../geometry/region";
+import { outerRing } from "../geometry/outer-ring";
+import type { Point, Ring } from "../geometry/region";
 import { DENSITY_G_PER_MM3 } from "../glass/constants";
 import type { KitDesign } from "../kit/kit";
 import { CORE_VERSION } from "../version";
@@ -22,6 +23,8 @@ export interface KitReading {
 	firing: number;
 	widthMm: number;
 	heightMm: number;
+	/** What it covers as laid up, round the middle of its box; readings before core 5 have none. */
+	outline?: Ring;
 	/** Plan area covered by glass. */
 	areaMm2: number;
 	massG: number;
@@ -61,6 +64,7 @@ export function readingOf(stack: Stack): KitReading {
 		firing: stack.firing,
 		widthMm: bounds.widthMm,
 		heightMm: bounds.heightMm,
+		outline: outerRing(stack.glass.map(({ region }) => region)),
 		areaMm2,
 		massG: volumeMm3 * DENSITY_G_PER_MM3,
 		thickestMm,

@@ -1,7 +1,7 @@
 import { effectiveOf, type WaitingPiece } from "@core/loading/propose";
-import { and, eq, inArray } from "drizzle-orm";
+import { eq, inArray } from "drizzle-orm";
 import type { Reader } from "../connect";
-import { kitVersion, piece } from "../schema";
+import { kitVersion, mould, piece } from "../schema";
 
 /** Pieces as the loading core needs them; those never measured are left out. */
 export async function loadWaiting(reader: Reader, ids: readonly string[]): Promise<WaitingPiece[]> {
@@ -10,22 +10,22 @@ export async function loadWaiting(reader: Reader, ids: readonly string[]): Promi
 		.select({ piece, reading: kitVersion.reading })
 		.from(piece)
 		.leftJoin(kitVersion, eq(kitVersion.id, piece.kitVersionId))
-		.where(and(inArray(piece.id, [...ids])));
-	return rows.flatMap(({ piece: { id, code, familyId, journey, promisedDay }, reading }) => {
-		const { asMade, level, hadLevel } = journey;
+		.where(inArray(piece.id, [...ids]));
+	const mouldOf = ({ journey: { route, step } }: (typeof rows)[number]["piece"]) => route[step]?.mouldId ?? "";
+	const mouldIds = [...new Set(rows.map((row) => mouldOf(row.piece)).filter(Boolean))];
+	const moulds = mouldIds.length > 0 ? await reader.select().from(mould).where(inArray(mould.id, mouldIds)) : [];
+	return rows.flatMap(({ piece: row, reading }) => {
+		const { asMade, level, hadLevel } = row.journey;
 		if (!asMade) return [];
 		return [
 			{
-				id,
-				code,
-				familyId,
-				level,
-				hadLevel,
+				...{ id: row.id, code: row.code, familyId: row.familyId, promised: row.promisedDay },
+				...{ level, hadLevel, asMade },
 				effectiveMm: effectiveOf(asMade, level, hadLevel),
-				promised: promisedDay,
-				asMade,
 				blackBesideWhite: reading?.blackBesideWhite ?? false,
 				trappedSpanMm: reading?.trappedSpanMm ?? 0,
+				kitOutline: reading?.outline && reading.outline.length > 2 ? reading.outline : undefined,
+				mould: moulds.find(({ id }) => id === mouldOf(row)),
 			},
 		];
 	});

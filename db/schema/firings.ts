@@ -39,6 +39,8 @@ export const firing = pgTable(
 		setBy: jsonb("set_by").$type<MergedDemand["setBy"]>().notNull(),
 		airMin: doublePrecision("air_min").notNull(),
 		plannedAt: instant("planned_at").notNull(),
+		/** When it is to be started; null: as soon as the kiln is free. */
+		startsAt: instant("starts_at"),
 		startedAt: instant("started_at"),
 		finishedAt: instant("finished_at"),
 		/** How many times faster the stand-in's clock runs; 1 for a real kiln. */

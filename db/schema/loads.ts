@@ -1,8 +1,9 @@
 import { sql } from "drizzle-orm";
-import { boolean, doublePrecision, index, jsonb, pgTable, primaryKey, text, uuid } from "drizzle-orm/pg-core";
+import { doublePrecision, index, jsonb, pgTable, primaryKey, text, uuid } from "drizzle-orm/pg-core";
 import { FUSE_LEVELS, type FuseLevel } from "../../core/firing/level";
+import type { Ring } from "../../core/geometry/region";
 import { type Fault, NEXT_STEPS, type NextStep } from "../../core/journey/events";
-import { oneOf } from "./columns";
+import { instant, oneOf } from "./columns";
 import { firing } from "./firings";
 import { piece } from "./pieces";
 
@@ -16,11 +17,16 @@ export const firingPlace = pgTable(
 		pieceId: uuid("piece_id")
 			.notNull()
 			.references(() => piece.id),
+		/** The middle of its box, from the shelf's lower left; sizes before it is turned. */
 		xMm: doublePrecision("x_mm").notNull(),
 		yMm: doublePrecision("y_mm").notNull(),
 		widthMm: doublePrecision("width_mm").notNull(),
 		heightMm: doublePrecision("height_mm").notNull(),
-		turned: boolean("turned").notNull(),
+		turnDeg: doublePrecision("turn_deg").notNull().default(0),
+		/** What it covers after firing, round the middle of its box; null: all of its box. */
+		outline: jsonb("outline").$type<Ring>(),
+		/** When somebody saw it lie there; null: not yet. */
+		loadedAt: instant("loaded_at"),
 		costHours: doublePrecision("cost_hours").notNull(),
 		expectedLevel: text("expected_level").$type<FuseLevel>().notNull(),
 		judgedLevel: text("judged_level").$type<FuseLevel | "none">(),

@@ -4,7 +4,14 @@ import type { GlassFamily } from "@core/glass/family";
 import type { LogMapping } from "@core/kiln/log";
 import { seriesOf } from "@core/kiln/simulate";
 import type { KitDesign } from "@core/kit/kit";
-import { type LoadKiln, type LoadSchools, proposeLoad, simulateLoad, type WaitingPiece } from "@core/loading/propose";
+import {
+	type LayWish,
+	type LoadKiln,
+	type LoadSchools,
+	proposeLoad,
+	simulateLoad,
+	type WaitingPiece,
+} from "@core/loading/propose";
 import { kitHours } from "@core/stack/kit-hours";
 import { mainFamily, pieceToFire } from "@core/stack/outlook";
 import { type GlassBook, type KitReading, readKit } from "@core/stack/read-kit";
@@ -68,8 +75,8 @@ export const tasks = {
 	/** What is to be bought, on paper. */
 	shoppingPdf: (sheet: Omit<ShoppingPaper, "fonts">) => shoppingPdf({ ...sheet, fonts: fontFiles() }),
 
-	proposeLoad: ({ pieces, kiln, family, schools }: PlannedLoad & { schools: LoadSchools }) =>
-		proposeLoad(pieces, kiln, family, schools),
+	proposeLoad: ({ pieces, kiln, family, schools, wish }: PlannedLoad & { schools: LoadSchools; wish: LayWish }) =>
+		proposeLoad(pieces, kiln, family, schools, wish),
 
 	/** A load's schedule as planned and as the kiln will follow it, to be drawn. */
 	drawLoad: ({ pieces, kiln, family, schedule }: PlannedLoad & { schedule: Schedule }) => ({

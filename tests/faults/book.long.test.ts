@@ -14,10 +14,8 @@ let port = 0;
 
 /** What undoes the newest migration, so that it can be made again. */
 const UNDO_NEWEST = [
-	"alter table component_lot drop column firing_id",
-	"alter table cut_run drop constraint cut_run_session_id_kit_version_id_palette_id_unique",
-	"alter table cut_run drop column palette_id",
-	"alter table cut_run add constraint cut_run_session_id_kit_version_id_unique unique (session_id, kit_version_id)",
+	"alter table firing_place add column turned boolean not null default false",
+	"alter table firing_place alter column turned drop default",
 ];
 const start = (env: Record<string, string> = {}): Run =>
 	runScript("start", { ZEPHYR_DATA: data, ZEPHYR_PORT: String(port), ...env });

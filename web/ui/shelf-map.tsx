@@ -1,8 +1,12 @@
 import type { Picture, Pictures } from "@contract/kits";
 import type { PieceBrief } from "@contract/pieces";
-import type { Place } from "@core/loading/pack";
+import { boundsOf } from "@core/geometry/bounds";
+import { grown } from "@core/geometry/grown";
+import type { Ring } from "@core/geometry/region";
+import { laidRing, type Place } from "@core/loading/place";
 import type { Shelf } from "@core/loading/shelf";
 import { MM_PER_INCH } from "@core/units/length";
+import type { ReactNode, Ref } from "react";
 import { useFigure, usePrefs } from "../lib/prefs";
 import { shelfPath } from "./shelf-path";
 
@@ -15,7 +19,7 @@ export interface OnShelf {
 	/** Cut size as handed in, mm, as it lies before it is turned. */
 	madeWidthMm: number;
 	madeHeightMm: number;
-	mark?: "done" | "chosen" | undefined;
+	mark?: "done" | "chosen" | "wrong" | "pinned" | undefined;
 }
 
 interface Props {
@@ -23,124 +27,179 @@ interface Props {
 	clearanceMm: number;
 	doorSide: "front" | "top";
 	pieces: readonly OnShelf[];
+	/** Places that are hotter or cooler than the middle. */
+	zones?: readonly { name: string; xMm: number; yMm: number; widthMm: number; heightMm: number; offsetK: number }[];
 	onPick?: (code: string) => void;
+	/** More layers above the pieces: for one who moves them. */
+	above?: ReactNode;
+	svgRef?: Ref<SVGSVGElement>;
 	className?: string;
 }
 
+const PAD = 14;
+
 /** The kiln shelf to scale, seen from above: pieces where they lie, each in its halo of predicted spread and clearance. */
-export function ShelfMap({ shelf, clearanceMm, doorSide, pieces, onPick, className = "max-h-full" }: Props) {
+export function ShelfMap(props: Props) {
+	const { shelf, clearanceMm, pieces, onPick, above, className = "max-h-full" } = props;
+	const figure = useFigure();
+	const { widthMm: w, heightMm: h } = shelf;
+	return (
+		<svg
+			ref={props.svgRef}
+			viewBox={`${-PAD} ${-PAD} ${w + 2 * PAD} ${h + 2 * PAD + 26}`}
+			className={`mx-auto block w-full max-lg:max-h-[60vh] ${className}`}
+			role={onPick || above ? "group" : "img"}
+			aria-label={`Shelf ${figure({ mm: w })} by ${figure({ mm: h })} with ${pieces.length} pieces`}
+		>
+			<Ground shelf={shelf} zones={props.zones ?? []} />
+			{pieces.map((one) => (
+				<g key={one.code} className={onPick ? "cursor-pointer" : undefined}>
+					<Halo place={one.place} clearanceMm={clearanceMm} shelfHeightMm={h} isWrong={one.mark === "wrong"} />
+					<Lying one={one} shelfHeightMm={h} />
+					<NamePlate one={one} shelfHeightMm={h} />
+					{onPick && <PickArea one={one} shelfHeightMm={h} onPick={onPick} />}
+				</g>
+			))}
+			{above}
+			<ScaleLine shelf={shelf} doorSide={props.doorSide} />
+		</svg>
+	);
+}
+
+/** A ring of the shelf as a path; the shelf counts upwards, a drawing downwards. */
+export const ringPath = (ring: Ring, shelfHeightMm: number): string =>
+	`M${ring.map(({ x, y }) => `${x.toFixed(1)} ${(shelfHeightMm - y).toFixed(1)}`).join("L")}Z`;
+
+function Ground({ shelf, zones }: { shelf: Shelf; zones: NonNullable<Props["zones"]> }) {
+	const figure = useFigure();
+	return (
+		<g>
+			<path d={shelfPath(shelf, 0)} className="fill-bench stroke-base-content/45" />
+			{zones.map(({ name, xMm, yMm, widthMm, heightMm, offsetK }) => (
+				<g key={name}>
+					<rect
+						x={xMm}
+						y={yMm}
+						width={widthMm}
+						height={heightMm}
+						className={offsetK < 0 ? "fill-[oklch(45%_0.1_228)]/10" : "fill-[oklch(60%_0.17_45)]/10"}
+					/>
+					<text x={xMm + 4} y={yMm + 11} fontSize="10" className="figure fill-soft">
+						{offsetK < 0 ? "cool" : "hot"} {figure({ signedC: offsetK })}
+					</text>
+				</g>
+			))}
+			<path d={shelfPath(shelf, shelf.marginMm)} fill="none" className="stroke-black/15" strokeDasharray="2 4" />
+		</g>
+	);
+}
+
+function Halo({
+	place,
+	clearanceMm,
+	shelfHeightMm,
+	isWrong,
+}: {
+	place: Place;
+	clearanceMm: number;
+	shelfHeightMm: number;
+	isWrong: boolean;
+}) {
+	return (
+		<path
+			d={ringPath(grown(laidRing(place), clearanceMm / 2), shelfHeightMm)}
+			fill="none"
+			strokeDasharray="4 3"
+			strokeWidth={isWrong ? 2.5 : 1}
+			strokeLinejoin="round"
+			className={isWrong ? "stroke-error" : "stroke-[oklch(45%_0.1_228)]/60"}
+		/>
+	);
+}
+
+/** The glass as it was handed in, turned as it lies. */
+function Lying({ one, shelfHeightMm }: { one: OnShelf; shelfHeightMm: number }) {
+	const { place, picture, madeWidthMm: w, madeHeightMm: h } = one;
+	return (
+		<g transform={`translate(${place.xMm} ${shelfHeightMm - place.yMm}) rotate(${-place.turnDeg})`}>
+			{picture ? (
+				<g transform={`scale(${w / picture.widthMm} ${h / picture.heightMm})`}>
+					{picture.shapes.map(({ d, colour }) => (
+						<path key={d} d={d} fill={colour} stroke="#00000045" strokeWidth="0.4" />
+					))}
+				</g>
+			) : (
+				<rect x={-w / 2} y={-h / 2} width={w} height={h} rx="2" fill="#dfe8e3" stroke="#00000040" />
+			)}
+		</g>
+	);
+}
+
+function NamePlate({ one, shelfHeightMm }: { one: OnShelf; shelfHeightMm: number }) {
+	const { widthMm } = boundsOf([laidRing(one.place)]);
+	const [x, y] = [one.place.xMm, shelfHeightMm - one.place.yMm];
+	const size = Math.min(17, Math.max(9, widthMm / 5.2));
+	const plateW = Math.max(size * 3.4, Math.min(widthMm - 4, size * 4.1));
+	return (
+		<g className="pointer-events-none">
+			<rect x={x - plateW / 2} y={y - size * 1.15} width={plateW} height={size * 2.35} rx="2" fill="#fffffff0" />
+			<text x={x} y={y - size * 0.12} textAnchor="middle" fontSize={size} className="figure fill-[#10302a] font-bold">
+				{one.code}
+			</text>
+			<text x={x} y={y + size * 0.88} textAnchor="middle" fontSize={size * 0.82} className="fill-[#21443c]">
+				{shorten(one.name, 9)}
+			</text>
+			{one.mark === "done" && (
+				<path
+					d={`M${x + widthMm / 2 - 26} ${y - size * 1.6}l6 6 12-14`}
+					fill="none"
+					stroke="#10302a"
+					strokeWidth="4.5"
+				/>
+			)}
+			{one.mark === "pinned" && <circle cx={x + plateW / 2} cy={y - size * 1.15} r={size * 0.4} fill="#10302a" />}
+			{one.mark === "chosen" && (
+				<path
+					d={ringPath(grown(laidRing(one.place), 2), shelfHeightMm)}
+					fill="none"
+					strokeWidth="4"
+					className="stroke-[oklch(47%_0.12_228)]"
+				/>
+			)}
+		</g>
+	);
+}
+
+function PickArea({
+	one,
+	shelfHeightMm,
+	onPick,
+}: {
+	one: OnShelf;
+	shelfHeightMm: number;
+	onPick: (code: string) => void;
+}) {
+	return (
+		<path
+			d={ringPath(laidRing(one.place), shelfHeightMm)}
+			fill="transparent"
+			role="button"
+			tabIndex={0}
+			aria-label={`${one.code} ${one.name}${one.mark === "done" ? ", judged" : ""}`}
+			onClick={() => onPick(one.code)}
+			onKeyDown={(event) => {
+				if (event.key === "Enter" || event.key === " ") onPick(one.code);
+			}}
+		/>
+	);
+}
+
+function ScaleLine({ shelf: { widthMm: w, heightMm: h }, doorSide }: Pick<Props, "shelf" | "doorSide">) {
 	const figure = useFigure();
 	const { units } = usePrefs();
 	const scale = units.length === "in" ? 4 * MM_PER_INCH : 100;
-	const { widthMm: w, heightMm: h, marginMm } = shelf;
-	const pad = 14;
-	const flip = (place: Place) => h - place.yMm - place.heightMm;
 	return (
-		<svg
-			viewBox={`${-pad} ${-pad} ${w + 2 * pad} ${h + 2 * pad + 26}`}
-			className={`mx-auto block w-full max-lg:max-h-[60vh] ${className}`}
-			role={onPick ? "group" : "img"}
-			aria-label={`Shelf ${figure({ mm: w })} by ${figure({ mm: h })} with ${pieces.length} pieces`}
-		>
-			<path d={shelfPath(shelf, 0)} className="fill-bench stroke-base-content/45" />
-			<path d={shelfPath(shelf, marginMm)} fill="none" className="stroke-black/15" strokeDasharray="2 4" />
-			{pieces.map((one) => {
-				const { place } = one;
-				const [x, y] = [place.xMm, flip(place)];
-				const [madeW, madeH] = place.turned ? [one.madeHeightMm, one.madeWidthMm] : [one.madeWidthMm, one.madeHeightMm];
-				const [gx, gy] = [x + (place.widthMm - madeW) / 2, y + (place.heightMm - madeH) / 2];
-				const size = Math.min(17, Math.max(9, madeW / 5.2));
-				const plateW = Math.min(madeW - 4, size * 4.1);
-				const half = clearanceMm / 2;
-				return (
-					<g key={one.code} className={onPick ? "cursor-pointer" : undefined}>
-						<rect
-							x={x - half}
-							y={y - half}
-							width={place.widthMm + clearanceMm}
-							height={place.heightMm + clearanceMm}
-							rx="4"
-							fill="none"
-							strokeDasharray="4 3"
-							className="stroke-[oklch(45%_0.1_228)]/60"
-						/>
-						<rect x={gx} y={gy} width={madeW} height={madeH} rx="2" fill="#dfe8e3" stroke="#00000040" />
-						{one.picture && (
-							<PieceDrawing
-								picture={one.picture}
-								x={gx + madeW / 2}
-								y={gy + madeH / 2}
-								widthMm={one.madeWidthMm}
-								heightMm={one.madeHeightMm}
-								turned={place.turned}
-							/>
-						)}
-						<rect
-							x={gx + (madeW - plateW) / 2}
-							y={gy + madeH / 2 - size * 1.15}
-							width={plateW}
-							height={size * 2.35}
-							rx="2"
-							fill="#fffffff0"
-						/>
-						<text
-							x={gx + madeW / 2}
-							y={gy + madeH / 2 - size * 0.12}
-							textAnchor="middle"
-							fontSize={size}
-							className="figure fill-[#10302a] font-bold"
-						>
-							{one.code}
-						</text>
-						<text
-							x={gx + madeW / 2}
-							y={gy + madeH / 2 + size * 0.88}
-							textAnchor="middle"
-							fontSize={size * 0.82}
-							className="fill-[#21443c]"
-						>
-							{shorten(one.name, 9)}
-						</text>
-						{one.mark === "chosen" && (
-							<rect
-								x={gx - 2}
-								y={gy - 2}
-								width={madeW + 4}
-								height={madeH + 4}
-								rx="3"
-								fill="none"
-								strokeWidth="4"
-								className="stroke-[oklch(47%_0.12_228)]"
-							/>
-						)}
-						{one.mark === "done" && (
-							<path
-								d={`M${gx + madeW - 26} ${gy + 16}l6 6 12-14`}
-								fill="none"
-								stroke="#10302a"
-								strokeWidth="4.5"
-								className="[paint-order:stroke]"
-							/>
-						)}
-						{onPick && (
-							<rect
-								x={gx}
-								y={gy}
-								width={madeW}
-								height={madeH}
-								fill="transparent"
-								role="button"
-								tabIndex={0}
-								aria-label={`${one.code} ${one.name}${one.mark === "done" ? ", judged" : ""}`}
-								onClick={() => onPick(one.code)}
-								onKeyDown={(event) => {
-									if (event.key === "Enter" || event.key === " ") onPick(one.code);
-								}}
-							/>
-						)}
-					</g>
-				);
-			})}
+		<g>
 			<path d={`M0 ${h + 12}v6h${scale}v-6`} fill="none" className="stroke-base-content" strokeWidth="1.2" />
 			<text x={scale + 6} y={h + 19} fontSize="11" className="figure fill-base-content">
 				{figure({ mm: scale })}
@@ -148,31 +207,6 @@ export function ShelfMap({ shelf, clearanceMm, doorSide, pieces, onPick, classNa
 			<text x={w} y={h + 19} fontSize="11" textAnchor="end" className="fill-soft">
 				{doorSide === "front" ? "door on this side" : "lid above, hinge at the far side"}
 			</text>
-		</svg>
-	);
-}
-
-function PieceDrawing({
-	picture,
-	x,
-	y,
-	widthMm,
-	heightMm,
-	turned,
-}: {
-	picture: Picture;
-	x: number;
-	y: number;
-	widthMm: number;
-	heightMm: number;
-	turned: boolean;
-}) {
-	const scale = `${widthMm / picture.widthMm} ${heightMm / picture.heightMm}`;
-	return (
-		<g transform={`translate(${x} ${y}) rotate(${turned ? 90 : 0}) scale(${scale})`}>
-			{picture.shapes.map(({ d, colour }) => (
-				<path key={d} d={d} fill={colour} stroke="#00000045" strokeWidth="0.4" />
-			))}
 		</g>
 	);
 }

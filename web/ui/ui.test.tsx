@@ -141,7 +141,15 @@ describe("drawings", () => {
 		const places = pieces.flatMap((piece, i) =>
 			lying(
 				piece,
-				{ id: piece.id, xMm: 20 + i * 110, yMm: 20, widthMm: 98, heightMm: 98, turned: i === 1 },
+				{
+					id: piece.id,
+					xMm: 70 + i * 110,
+					yMm: 70,
+					widthMm: 98,
+					heightMm: 98,
+					turnDeg: i === 1 ? 90 : 0,
+					outline: null,
+				},
 				{ k: picture },
 			),
 		);
@@ -158,12 +166,14 @@ describe("drawings", () => {
 		expect(text(map)).toContain("100 mm");
 		expect(text(map)).toContain("door on this side");
 		expect(map.match(/role="button"/g)).toHaveLength(3);
-		expect(map).toContain("rotate(90)");
+		expect(map).toContain("rotate(-90)");
 	});
 
 	it("what was never measured lies nowhere", () => {
 		const piece = { ...(pieces[0] as (typeof pieces)[0]), asMade: null };
-		expect(lying(piece, { id: "x", xMm: 0, yMm: 0, widthMm: 1, heightMm: 1, turned: false }, {})).toEqual([]);
+		expect(lying(piece, { id: "x", xMm: 0, yMm: 0, widthMm: 1, heightMm: 1, turnDeg: 0, outline: null }, {})).toEqual(
+			[],
+		);
 	});
 
 	it("a plan says how large it is, whatever lies on it", () => {

@@ -1,3 +1,4 @@
+import { seededRandom } from "../../seeded-random";
 import { figuresOf, leastSheets } from "./figures";
 import { downTo, type Grid, gridOf } from "./grid";
 import { type Noise, nextStrip, type RawStrip } from "./lay-strips";
@@ -56,7 +57,7 @@ const FRESH = 16;
  * give the same plans on every machine. After R. Gilmore and R. E. Gomory (1965), three stages: strips, columns, equal parts stacked.
  */
 export function* searchPlans(task: CutTask, passes: number, seed = 1): Generator<CutProgress> {
-	const next = rowOf(seed);
+	const next = seededRandom(seed);
 	const grid = gridOf(task.blanks, [...task.offcuts, { id: WHOLE, ...task.sheet }], task.rules);
 	let best: Record<CutAim, FoundPlan & { laying: Laying }> | undefined;
 	let told: Record<CutAim, FoundPlan> | undefined;
@@ -238,16 +239,4 @@ function placed(strips: readonly RawStrip[], grid: Grid): SheetPlan["strips"] {
 		y += height + grid.kerf;
 		return { yMm, heightMm: height * grid.mm, columns: placedColumns };
 	});
-}
-
-/** A fixed row of numbers from 0 to 1 (mulberry32, public domain). */
-function rowOf(seed: number): () => number {
-	let state = seed >>> 0;
-	return () => {
-		state = (state + 0x6d2b79f5) >>> 0;
-		let t = state;
-		t = Math.imul(t ^ (t >>> 15), t | 1);
-		t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-		return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-	};
 }

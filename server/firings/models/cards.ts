@@ -69,6 +69,7 @@ export async function firingCards(context: ViewContext, where: SQL | undefined, 
 		setBy: row.setBy,
 		airMin: row.airMin,
 		plannedAt: row.plannedAt.toISOString(),
+		startsAt: row.startsAt?.toISOString() ?? null,
 		startedAt: row.startedAt?.toISOString() ?? null,
 		speedUp: row.speedUp,
 		openAt: openInstant(row)?.toISOString() ?? null,
@@ -98,11 +99,11 @@ export async function firingCards(context: ViewContext, where: SQL | undefined, 
 			.flatMap((place): FiringPiece[] => {
 				const brief = pieces.find(({ id }) => id === place.pieceId);
 				if (!brief) return [];
-				const { xMm, yMm, widthMm, heightMm, turned } = place;
+				const { xMm, yMm, widthMm, heightMm, turnDeg, outline } = place;
 				return [
 					{
 						...brief,
-						place: { id: brief.id, xMm, yMm, widthMm, heightMm, turned },
+						place: { id: brief.id, xMm, yMm, widthMm, heightMm, turnDeg, outline },
 						costHours: place.costHours,
 						expectedLevel: place.expectedLevel,
 						judgedLevel: place.judgedLevel,

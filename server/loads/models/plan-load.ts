@@ -1,5 +1,5 @@
 import type { GlassFamily } from "@core/glass/family";
-import type { LoadKiln, LoadProposal } from "@core/loading/propose";
+import type { LayWish, LoadKiln, LoadProposal } from "@core/loading/propose";
 import type { Reader } from "@db/connect";
 import type { KilnRow } from "@db/queries/kilns";
 import { loadKiln } from "@db/queries/kilns";
@@ -28,6 +28,7 @@ export async function planLoad(
 	studio: Studio,
 	kilnId: string,
 	pieceIds: readonly string[],
+	wish: LayWish = {},
 ): Promise<{
 	proposal: LoadProposal;
 	kiln: KilnRow;
@@ -50,7 +51,7 @@ export async function planLoad(
 		dots: studio.dotSchool,
 		clearanceMm: studio.clearanceMm,
 	};
-	const result = await inPool("proposeLoad", { pieces, kiln: loadKilnOf(row), family, schools });
+	const result = await inPool("proposeLoad", { pieces, kiln: loadKilnOf(row), family, schools, wish });
 	if (!result.ok) throw new Refusal("invalid", result.problems);
 	return { proposal: result.value, kiln: row, family, pieces };
 }

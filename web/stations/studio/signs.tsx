@@ -116,7 +116,10 @@ function Signs() {
 					pieces={pieces.flatMap((piece, i) =>
 						lying(
 							piece,
-							{ id: piece.id, xMm: 20 + i * 110, yMm: 20 + i * 20, widthMm: 98, heightMm: 98, turned: i === 2 },
+							{
+								...{ id: piece.id, xMm: 69 + i * 110, yMm: 69 + i * 20, widthMm: 98, heightMm: 98 },
+								...{ turnDeg: i * 15, outline: null },
+							},
 							{ k: picture },
 							(["chosen", "done", undefined] as const)[i],
 						),

@@ -1,0 +1,59 @@
+import { areApart, type LaidRing, movedRing } from "./outlines/apart";
+import { type Form, turnedBy } from "./outlines/form";
+import { roomAt } from "./outlines/room";
+import type { Shelf } from "./shelf";
+
+/** Where the middle of a piece's box lies, mm from the shelf's lower left, turned counter-clockwise. */
+export interface Laid {
+	id: string;
+	xMm: number;
+	yMm: number;
+	turnDeg: number;
+}
+
+export interface LaidForm extends Laid {
+	form: Form;
+}
+
+export type LayProblem = { kind: "edge"; id: string } | { kind: "near"; id: string; otherId: string };
+
+/** What is kept by less than this is kept, mm: places are sent in hundredths. */
+const SLACK_MM = 0.02;
+
+/** What is wrong with where pieces lie: over the usable shelf's edge, or nearer than the clearance. Exact outlines. */
+export function layProblems(all: readonly LaidForm[], shelf: Shelf, clearanceMm: number): LayProblem[] {
+	const rings = all.map(ringOf);
+	return all.flatMap((one, i) => [
+		...(isOnShelf(one, shelf) ? [] : [{ kind: "edge" as const, id: one.id }]),
+		...all
+			.slice(i + 1)
+			.filter((_, k) => !areApart(rings[i] as LaidRing, rings[i + 1 + k] as LaidRing, clearanceMm - SLACK_MM))
+			.map((other) => ({ kind: "near" as const, id: one.id, otherId: other.id })),
+	]);
+}
+
+/** The same for one piece that is moved among others. */
+export function problemsOf(
+	one: LaidForm,
+	others: readonly LaidForm[],
+	shelf: Shelf,
+	clearanceMm: number,
+): LayProblem[] {
+	const ring = ringOf(one);
+	return [
+		...(isOnShelf(one, shelf) ? [] : [{ kind: "edge" as const, id: one.id }]),
+		...others
+			.filter((other) => other.id !== one.id && !areApart(ring, ringOf(other), clearanceMm - SLACK_MM))
+			.map((other) => ({ kind: "near" as const, id: one.id, otherId: other.id })),
+	];
+}
+
+const turnedOf = ({ form, turnDeg }: LaidForm) =>
+	form.turns.find((one) => one.turnDeg === turnDeg) ?? turnedBy(form.outline, turnDeg);
+
+export const ringOf = (one: LaidForm): LaidRing => movedRing(turnedOf(one), one.xMm, one.yMm);
+
+function isOnShelf(one: LaidForm, shelf: Shelf): boolean {
+	const room = roomAt({ ...shelf, marginMm: shelf.marginMm - SLACK_MM }, turnedOf(one).hull, one.yMm);
+	return room !== undefined && one.xMm >= room[0] && one.xMm <= room[1];
+}
