@@ -1,0 +1,126 @@
+import { buildSchedule } from "../../firing/build";
+import { type Demand, demandOf } from "../../firing/demand";
+import { peakOf, type Schedule, scheduleHours } from "../../firing/schedule";
+import type { GlassFamily } from "../../glass/family";
+import { simulateFiring } from "../../kiln/simulate";
+import { loadHeat } from "../propose";
+import type { PlanInput, PlanJob, PlanKiln } from "./types";
+
+/** How long a firing takes on a kiln. */
+export interface FiringHours {
+	/** Until it may be opened, min. */
+	openMin: number;
+	/** Until the controller is done, min. */
+	doneMin: number;
+	kwh: number;
+}
+
+/** A step of so many seconds is fine enough for a plan: the opening differs by minutes. */
+const STEP_S = 60;
+/** Glass is counted in such steps, upwards: it holds heat, and a full kiln cools later. */
+const HEAT_STEP_J_PER_K = 500;
+
+/** Hours of firings by what they ask for: a schedule is built and simulated once for every kiln and merged demand. */
+export class HoursBook {
+	private readonly known = new Map<string, FiringHours>();
+	private readonly demands: Demand[];
+	private readonly peaks = new Map<string, number>();
+	/** By the list itself: loads that stay are looked up without being merged again. */
+	private readonly ofList = new WeakMap<readonly number[], { kiln: number; hours: FiringHours; overH: number }>();
+
+	constructor(
+		private readonly input: Pick<PlanInput, "kilns" | "families" | "schools">,
+		private readonly jobs: readonly PlanJob[],
+	) {
+		this.demands = jobs.map(({ toFire }) => demandOf(toFire, input.schools));
+	}
+
+	/** What one job asks for by itself. */
+	demandAt = (job: number): Demand => this.demands[job] as Demand;
+
+	/** The gentlest wish for each part over some jobs of one level. */
+	merged(jobs: readonly number[]): Demand {
+		const first = this.demandAt(jobs[0] as number);
+		const all = { ...first };
+		for (const job of jobs) {
+			const one = this.demandAt(job);
+			if (rateOf(one) < rateOf(all)) all.firstRampCPerH = one.firstRampCPerH;
+			all.airMin = Math.max(all.airMin, one.airMin);
+			all.soakMin = Math.max(all.soakMin, one.soakMin);
+			all.coolCPerH = Math.min(all.coolCPerH, one.coolCPerH);
+		}
+		return all;
+	}
+
+	/** Hours that pieces of a load are annealed longer than they need, summed. */
+	overAnnealH = (kiln: number, jobs: readonly number[]): number => this.looked(kiln, jobs).overH;
+
+	/** @param kiln its index */
+	of = (kiln: number, jobs: readonly number[]): FiringHours => this.looked(kiln, jobs).hours;
+
+	private looked(kiln: number, jobs: readonly number[]) {
+		const known = this.ofList.get(jobs);
+		if (known?.kiln === kiln) return known;
+		const all = annealHours(this.merged(jobs));
+		const overH = jobs.reduce((sum, job) => sum + all - annealHours(this.demandAt(job)), 0);
+		const made = { kiln, hours: this.simulated(kiln, jobs), overH };
+		this.ofList.set(jobs, made);
+		return made;
+	}
+
+	/** The peak that a job's family and level need on a kiln, °C; a little different for every demand. */
+	peakC(kiln: number, job: number): number {
+		const { familyId, toFire } = this.jobs[job] as PlanJob;
+		const key = `${kiln} ${familyId} ${toFire.level}`;
+		const known = this.peaks.get(key);
+		if (known !== undefined) return known;
+		const peak = peakOf(this.scheduleFor(kiln, familyId, this.demandAt(job)));
+		this.peaks.set(key, peak);
+		return peak;
+	}
+
+	private scheduleFor(kiln: number, familyId: string, demand: Demand): Schedule {
+		const family = this.input.families.find(({ id }) => id === familyId) as GlassFamily;
+		const { soak, heat, dots } = this.input.schools;
+		const body = (this.input.kilns[kiln] as PlanKiln).body;
+		return buildSchedule(demand, {
+			...{ family, kiln: body, soakSchool: soak },
+			...(heat && { heat }),
+			...(dots && { dots }),
+		});
+	}
+
+	private simulated(kiln: number, jobs: readonly number[]): FiringHours {
+		const demand = this.merged(jobs);
+		const first = this.jobs[jobs[0] as number] as PlanJob;
+		const thickestMm = jobs.reduce((most, job) => Math.max(most, this.jobs[job]?.toFire.thickestMm ?? 0), 0);
+		const thicknessMm = Math.ceil(thickestMm);
+		const { level, firstRampCPerH, airMin, soakMin, coolCPerH } = demand;
+		const glassJPerK = jobs.reduce((sum, job) => sum + (this.jobs[job]?.glassJPerK ?? 0), 0);
+		const heat = Math.ceil(glassJPerK / HEAT_STEP_J_PER_K) * HEAT_STEP_J_PER_K;
+		const key = [kiln, first.familyId, level, firstRampCPerH, airMin, soakMin, coolCPerH, thicknessMm, heat].join(" ");
+		const known = this.known.get(key);
+		if (known) return known;
+		const its = this.input.kilns[kiln] as PlanKiln;
+		const family = this.input.families.find(({ id }) => id === first.familyId) as GlassFamily;
+		const schedule = this.scheduleFor(kiln, first.familyId, demand);
+		const simulation = simulateFiring({
+			...{ kiln: its.body, schedule, family, thicknessMm, dtS: STEP_S },
+			loadJPerK: heat + loadHeat([], its.shelf).loadJPerK,
+		});
+		const hours = {
+			openMin: Math.ceil(simulation.openS / 60),
+			doneMin: Math.ceil(scheduleHours(schedule, its.body) * 60),
+			kwh: simulation.kwh,
+		};
+		this.known.set(key, hours);
+		return hours;
+	}
+}
+
+const rateOf = ({ firstRampCPerH }: Demand): number =>
+	firstRampCPerH === "full" ? Number.POSITIVE_INFINITY : firstRampCPerH;
+
+/** Hours of annealing and slow cooling that a demand asks for: down by 55 K, by 55 K faster, and the rest at the last rate. */
+export const annealHours = ({ soakMin, coolCPerH }: Demand): number =>
+	soakMin / 60 + (55 + 55 / 1.8) / coolCPerH + 320 / Math.min(330, 6 * coolCPerH);

@@ -1,0 +1,50 @@
+import { FitBook } from "./fit-book";
+import { HoursBook } from "./hours-book";
+import type { PlanInput, PlanJob, PlanPiece } from "./types";
+
+/** An input with all that is looked up over and over: its jobs by number, and the books of hours and of fits. */
+export interface PlanProblem {
+	input: PlanInput;
+	jobs: PlanJob[];
+	/** By job: its piece's index. */
+	pieceOf: number[];
+	/** By job: the job of the same piece before it; −1 for a first one. */
+	before: number[];
+	/** By job: the job after it; −1 for a last one. */
+	after: number[];
+	hours: HoursBook;
+	fit: FitBook;
+	/** By job: kilns (indices) that take it at all. */
+	kilnsOf: number[][];
+	/** By job: a number for its class and tray; −1 without a class. */
+	classOf: number[];
+	classes: number;
+}
+
+export function problemOf(input: PlanInput): PlanProblem {
+	const jobs = input.pieces.flatMap(({ jobs: its }) => its);
+	const pieceOf = input.pieces.flatMap(({ jobs: its }, i) => its.map(() => i));
+	const isOfOne = (a: number, b: number) => pieceOf[a] !== undefined && pieceOf[a] === pieceOf[b];
+	const before = jobs.map((_, job) => (isOfOne(job - 1, job) ? job - 1 : -1));
+	const after = jobs.map((_, job) => (isOfOne(job, job + 1) ? job + 1 : -1));
+	const hours = new HoursBook(input, jobs);
+	const fit = new FitBook(input, jobs);
+	const kilnsOf = jobs.map((_, job) =>
+		[...input.kilns.keys()].filter(
+			(kiln) => fit.fits(kiln, [job]) && hours.peakC(kiln, job) <= (input.kilns[kiln]?.maxC ?? 0),
+		),
+	);
+	const classKeys = jobs.map(({ tray }, job) => {
+		const { group } = input.pieces[pieceOf[job] as number] as PlanPiece;
+		return group ? `${group} ${tray}` : "";
+	});
+	const distinct = [...new Set(classKeys.filter(Boolean))];
+	return {
+		...{ input, jobs, pieceOf, before, after, hours, fit, kilnsOf },
+		classOf: classKeys.map((key) => distinct.indexOf(key)),
+		classes: distinct.length,
+	};
+}
+
+export const pieceAt = ({ input, pieceOf }: PlanProblem, job: number): PlanPiece =>
+	input.pieces[pieceOf[job] as number] as PlanPiece;

@@ -1,0 +1,167 @@
+import { buildSchedule } from "@core/firing/build";
+import { mergeDemands } from "@core/firing/merge";
+import { simulateFiring } from "@core/kiln/simulate";
+import { bestLaid } from "@core/loading/outlines/best-laid";
+import type { MinuteSpan, Plan, PlanInput, PlanWeights } from "@core/loading/plan/types";
+import { wrongOnShelf } from "./shelf-checker";
+
+/** A checker and a decoder of their own: a calendar in steps of a minute or a span, demands merged by the schedule's own rule. */
+
+const isIn = (spans: readonly MinuteSpan[], at: number) => spans.some(({ from, to }) => from <= at && at < to);
+
+/** Pieces and firings flattened as the plan counts them. */
+function jobsOf(input: PlanInput) {
+	return input.pieces.flatMap((piece) => piece.jobs.map((job, step) => ({ piece, job, step })));
+}
+
+/** What a firing asks for by the merging of schedules, simulated in the product's own step. */
+export function openMinutes(input: PlanInput, kiln: number, jobs: readonly number[]): number {
+	const all = jobsOf(input);
+	const its = input.kilns[kiln];
+	const merged = mergeDemands(
+		jobs.map((job) => all[job]?.job.toFire as never),
+		input.schools,
+	);
+	const family = input.families.find(({ id }) => id === all[jobs[0] ?? 0]?.job.familyId);
+	if (!its || !merged || !family) throw new Error("no such firing");
+	const schedule = buildSchedule(merged, { family, kiln: its.body, soakSchool: input.schools.soak });
+	const thicknessMm = Math.max(...jobs.map((job) => all[job]?.job.toFire.thickestMm ?? 0));
+	// 0.9 kJ/kgK (textbook, from memory) of glass and of a shelf of 27 kg a square metre.
+	const glass = jobs.reduce((sum, job) => sum + (all[job]?.job.glassJPerK ?? 0), 0);
+	const loadJPerK = glass + ((its.shelf.widthMm * its.shelf.heightMm) / 1e6) * 27 * 900;
+	return simulateFiring({ kiln: its.body, schedule, family, thicknessMm, loadJPerK }).openS / 60;
+}
+
+type Job = ReturnType<typeof jobsOf>[number];
+
+/** All that is wrong with a plan, in words. @param slackMin that every firing has to leave until it is opened */
+export function wrongWithPlan(input: PlanInput, plan: Plan, mixBands: boolean, slackMin: number): string[] {
+	const all = jobsOf(input);
+	const openedAt = new Map<number, number>();
+	const wrong = plan.loads.flatMap((load, i) => {
+		const kiln = input.kilns[load.kiln];
+		if (!kiln) return [`load ${i} is in no kiln`];
+		const its = load.jobs.map((job) => ({ number: job, ...(all[job] as Job) }));
+		const keys = new Set(its.map(({ job }) => (mixBands ? `${job.familyId} ${job.toFire.level}` : job.tray)));
+		const said = [
+			...(keys.size === 1 ? [] : [`it mixes ${[...keys].join(" and ")}`]),
+			...wrongHours(input, plan, i, slackMin),
+			...its.flatMap(({ number, piece, job, step }) => {
+				const ready = step === 0 ? piece.readyMin : (openedAt.get(number - 1) ?? Number.NaN) + job.afterMin;
+				return [
+					...(openedAt.has(number) ? [`${piece.code} is fired twice`] : []),
+					...(load.startMin >= ready ? [] : [`${piece.code} is not ready`]),
+					...(job.heightMm > kiln.clearHeightMm ? [`${piece.code} is too high`] : []),
+				];
+			}),
+			...wrongShelf(input, load.kiln, its),
+		];
+		for (const job of load.jobs) openedAt.set(job, load.openMin);
+		return said.map((words) => `load ${i}: ${words}`);
+	});
+	return [...wrong, ...wrongHomes(input, plan, openedAt)];
+}
+
+function wrongHours(input: PlanInput, plan: Plan, i: number, slackMin: number): string[] {
+	const load = plan.loads[i] as Plan["loads"][0];
+	const needs = openMinutes(input, load.kiln, load.jobs);
+	const later = plan.loads.slice(i + 1).filter(({ kiln }) => kiln === load.kiln);
+	const taken = [
+		...(input.kilns[load.kiln]?.booked ?? []),
+		...later.map(({ startMin, openMin }) => ({ from: startMin, to: openMin })),
+	];
+	return [
+		...(isIn(input.mayStart, load.startMin) ? [] : ["starts when nobody may start it"]),
+		...(isIn(input.there, load.openMin) ? [] : ["is opened when nobody is there"]),
+		...(load.startMin <= input.horizonMin ? [] : ["is too late"]),
+		...(load.openMin >= load.startMin + needs + slackMin
+			? []
+			: [`is opened before its ${needs} min and slack are over`]),
+		...(taken.some(({ from, to }) => from < load.openMin && to > load.startMin) ? ["its kiln is taken"] : []),
+	];
+}
+
+function wrongShelf(input: PlanInput, kiln: number, its: readonly (Job & { number: number })[]): string[] {
+	const { shelf } = input.kilns[kiln] as PlanInput["kilns"][0];
+	const pieces = its.map(({ number, job }) => ({ id: String(number), form: job.form, rank: 0 }));
+	const { laid, leftIds } = bestLaid({ pieces, shelf, clearanceMm: input.schools.clearanceMm, passes: 0 });
+	const outlineOf = (id: string) => (its.find(({ number }) => String(number) === id) as Job).job.form.outline;
+	const lies = laid.map((one) => ({ ...one, outline: outlineOf(one.id) }));
+	return [
+		...(leftIds.length > 0 ? ["it does not fit its shelf"] : []),
+		...wrongOnShelf(lies, shelf, input.schools.clearanceMm),
+	];
+}
+
+function wrongHomes(input: PlanInput, plan: Plan, openedAt: ReadonlyMap<number, number>): string[] {
+	const all = jobsOf(input);
+	return input.pieces.flatMap(({ id, jobs, tailMin, code }) => {
+		const last = all.findLastIndex(({ piece }) => piece.id === id);
+		const [at, home] = [openedAt.get(last), plan.homeMin[id]];
+		if (at === undefined) return home === undefined ? [] : [`${code} is home without a firing`];
+		return [
+			...(home !== undefined && Math.abs(home - at - tailMin) < 1e-6 ? [] : [`${code} is home at another hour`]),
+			...(jobs.every((_, i) => openedAt.has(last - i)) ? [] : [`${code} skips a firing`]),
+		];
+	});
+}
+
+interface Load {
+	kiln: number;
+	jobs: number[];
+}
+
+/**
+ * The least that any plan of a tiny case costs, by trying all of them: every split of the jobs into loads, on every kiln, in every
+ * order. Its own decoder and prices; one firing a piece, no class, one tray.
+ * @param hours minutes until a load may be opened
+ */
+export function leastCost(
+	input: PlanInput,
+	weights: PlanWeights,
+	{ slackMin, turnoverMin }: { slackMin: number; turnoverMin: number },
+	hours: (kiln: number, jobs: readonly number[]) => number,
+	over: (kiln: number, jobs: readonly number[]) => number,
+	fits: (kiln: number, jobs: readonly number[]) => boolean,
+): number {
+	const n = input.pieces.length;
+	let least = Number.POSITIVE_INFINITY;
+	const after = (spans: readonly MinuteSpan[], at: number) =>
+		Math.min(...spans.map(({ from, to }) => (at < to ? Math.max(at, from) : Number.POSITIVE_INFINITY)));
+	const priceOf = (loads: readonly Load[]): number => {
+		const free = input.kilns.map(() => 0);
+		let cost = loads.length * weights.firing;
+		for (const { kiln, jobs } of loads) {
+			const ready = Math.max(free[kiln] ?? 0, ...jobs.map((job) => input.pieces[job]?.readyMin ?? 0));
+			const start = after(input.mayStart, ready);
+			if (start > input.horizonMin) return Number.POSITIVE_INFINITY;
+			const open = after(input.there, start + hours(kiln, jobs) + slackMin);
+			free[kiln] = open + turnoverMin;
+			cost += weights.overAnnealHour * over(kiln, jobs);
+			for (const job of jobs) {
+				const { promisedMin, tailMin } = input.pieces[job] as PlanInput["pieces"][0];
+				const home = open + tailMin;
+				cost += (weights.waitingHour * home) / 60;
+				if (promisedMin !== null && home > promisedMin)
+					cost += weights.brokenPromise + (weights.dayLate * (home - promisedMin)) / 1440;
+			}
+		}
+		return cost;
+	};
+	const orders = (left: Load[], done: Load[]): void => {
+		if (left.length === 0) least = Math.min(least, priceOf(done));
+		for (const [i, load] of left.entries())
+			for (const kiln of input.kilns.keys())
+				if (fits(kiln, load.jobs)) orders(left.toSpliced(i, 1), [...done, { ...load, kiln }]);
+	};
+	const split = (job: number, loads: Load[]): void => {
+		if (job === n) {
+			orders(loads, []);
+			return;
+		}
+		for (const [i, load] of loads.entries()) split(job + 1, loads.with(i, { ...load, jobs: [...load.jobs, job] }));
+		split(job + 1, [...loads, { kiln: 0, jobs: [job] }]);
+	};
+	split(0, []);
+	return least;
+}
