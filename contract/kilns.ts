@@ -74,11 +74,9 @@ export interface KilnCard {
 	/** Of the stand-in: which of its kilns. */
 	permissions: KilnPermissions;
 	doorSide: "front" | "top";
-	/** Null when it is free now. */
+	/** When what runs in it may be opened; null when nothing does. */
 	busyUntil: string | null;
 	busyWith: string | null;
-	/** Its next load may be planned: none is yet. */
-	mayPlan: boolean;
 }
 
 /** One firing in a kiln's record: what was expected and what came. */

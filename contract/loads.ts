@@ -1,16 +1,19 @@
 import type { FiringCost } from "@core/cost/firing-cost";
 import type { CurvePoint } from "@core/firing/curve";
 import type { FuseLevel } from "@core/firing/level";
+import type { Ring } from "@core/geometry/region";
 import type { GlassFamily } from "@core/glass/family";
+import type { MouldFoot } from "@core/loading/mould-foot";
+import type { BookedFiring, BookPiece, PlanBook } from "@core/loading/plan/book";
 import type { LoadProposal } from "@core/loading/propose";
 import { z } from "zod";
 import { assistant } from "./action";
-import { id, seq } from "./fields";
+import { id, isDistinct, placeMm, seq } from "./fields";
 import type { HouseHours } from "./firings";
 import type { KilnCard } from "./kilns";
 import type { Pictures } from "./kits";
 import type { PieceBrief } from "./pieces";
-import { idList, seenByAssistant } from "./view";
+import { idList, instant, optionalId, seenByAssistant } from "./view";
 
 export interface LoadView {
 	trays: {
@@ -25,6 +28,10 @@ export interface LoadView {
 	wet: PieceBrief[];
 	untested: PieceBrief[];
 	pictures: Pictures;
+	/** Outlines of kits by version, counter-clockwise, as laid up. */
+	outlines: Record<string, Ring>;
+	/** The mould that a piece is fired on next, by the piece. */
+	moulds: Record<string, MouldFoot>;
 	kilns: KilnCard[];
 	families: GlassFamily[];
 }
@@ -39,20 +46,84 @@ export interface ProposalView extends LoadProposal {
 	air: CurvePoint[];
 }
 
+/** A piece of a plan, with what the page has to know of it besides. */
+export interface PlanViewPiece extends BookPiece {
+	student: string | null;
+	seq: number;
+}
+
+/** A firing that runs or was announced, as it stands on the calendar. Instants ms. */
+export interface CalendarFiring extends BookedFiring {
+	id: string;
+	number: number;
+	state: "planned" | "running";
+	level: FuseLevel;
+	familyId: string;
+	pieces: number;
+	what: string;
+	/** Pieces in it that were promised and have no firing after it. */
+	dues: { code: string; promisedMs: number }[];
+	/** It was given an hour; others start when their kiln is free. */
+	isDated: boolean;
+	peakMs: number;
+	soakMs: number;
+	doneMs: number;
+	coolMs: number;
+}
+
+export interface PlanView extends PlanBook {
+	pieces: PlanViewPiece[];
+	booked: CalendarFiring[];
+	/** How many wait; more than are planned at once. */
+	waiting: number;
+	/** Measured by nobody, or of untested glass: no plan takes them. */
+	blocked: number;
+}
+
+const laid = z.strictObject({
+	id,
+	xMm: placeMm("Place across"),
+	yMm: placeMm("Place up"),
+	turnDeg: z.number({ error: "The angle must be a number." }).min(-360).max(360, "A turn is at most 360°."),
+});
+
+const planned = {
+	firingId: id,
+	kilnId: id,
+	/** When it is to be started; null: as soon as the kiln is free. */
+	startsAt: instant("The start").nullable().optional(),
+	pieces: z
+		.array(z.strictObject({ pieceId: id, seq }))
+		.min(1, "Choose at least 1 piece.")
+		.max(200, "At most 200 pieces in one load.")
+		.refine((all) => isDistinct(all.map(({ pieceId }) => pieceId)), "A piece is in this load twice."),
+};
+
 export const actions = {
 	acceptLoad: assistant
 		.asks(
 			z.strictObject({
-				firingId: id,
-				kilnId: id,
-				pieces: z
-					.array(z.strictObject({ pieceId: id, seq }))
-					.min(1, "Choose at least 1 piece.")
-					.max(200, "At most 200 pieces in one load."),
+				...planned,
+				/** Where each piece was put; laid anew if left out. */
+				laid: z.array(laid).max(200, "At most 200 pieces in one load.").optional(),
 			}),
 		)
 		.touches("loads", "firings", "pieces")
 		.answers<{ firingId: string; number: number }>(),
+	/** Several loads at once: each is accepted, or refused with why, and the others stand. */
+	acceptPlan: assistant
+		.asks(
+			z.strictObject({
+				loads: z.array(z.strictObject(planned)).min(1, "Choose at least 1 load.").max(20, "At most 20 loads at once."),
+			}),
+		)
+		.touches("loads", "firings", "pieces")
+		.answers<{ accepted: { firingId: string; number: number }[]; refused: { firingId: string; sentence: string }[] }>(),
+	/** Gives a planned firing another hour, or another kiln. */
+	moveFiring: assistant
+		.asks(z.strictObject({ firingId: id, kilnId: id, startsAt: instant("The start").nullable() }))
+		.touches("loads", "firings", "pieces")
+		.answers<{ firingId: string }>(),
 	cancelFiring: assistant
 		.asks(z.strictObject({ firingId: id }))
 		.touches("loads", "firings", "pieces")
@@ -61,12 +132,30 @@ export const actions = {
 
 export const views = {
 	load: seenByAssistant
-		.given({})
+		/** From a plan: the kiln, the hour it is started (ms), and the pieces of one load. */
+		.given({
+			kiln: optionalId,
+			start: z
+				.string()
+				.regex(/^\d{1,15}$/, "The start is a number of milliseconds.")
+				.optional(),
+			pieces: idList(200, "At most 200 pieces in one load.").optional(),
+		})
 		.of("pieces", "people", "kits", "glass", "kilns", "firings", "loads")
 		.shows<LoadView>(),
 	/** The load these pieces would make; nothing is written. */
 	proposal: seenByAssistant
-		.given({ kiln: id, pieces: idList(200, "At most 200 pieces in one load.") })
+		.given({
+			kiln: id,
+			pieces: idList(200, "At most 200 pieces in one load."),
+			/** The page laid them already: the schedule is all that is wanted. */
+			lay: z.literal("no").optional(),
+		})
 		.of("pieces", "kits", "glass", "kilns", "studio")
 		.shows<ProposalView>(),
+	/** What a plan over kilns and days is made from; it is made in the page. */
+	plan: seenByAssistant
+		.given({})
+		.of("pieces", "people", "kits", "glass", "kilns", "firings", "loads", "studio")
+		.shows<PlanView>(),
 };

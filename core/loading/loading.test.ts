@@ -5,8 +5,9 @@ import { boundsOf } from "../geometry/bounds";
 import { FAMILY_90, FAMILY_96 } from "../glass/family";
 import { meanThicknessMm } from "../journey/mean-thickness";
 import { DEFAULT_KILN } from "../kiln/kiln";
+import { edgeOf, footprintOf } from "./footprint";
 import { type Box, fillShare, packShelf } from "./pack";
-import { edgeOf, effectiveOf, footprintOf, type LoadKiln, proposeLoad, type WaitingPiece } from "./propose";
+import { effectiveOf, type LoadKiln, proposeLoad, type WaitingPiece } from "./propose";
 import type { Shelf } from "./shelf";
 import { bandOf, traysOf } from "./tray";
 

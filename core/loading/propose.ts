@@ -2,7 +2,6 @@ import { mostOf } from "../extremes";
 import { buildSchedule } from "../firing/build";
 import type { PieceToFire } from "../firing/demand";
 import type { FuseLevel } from "../firing/level";
-import { LEVEL_AIM } from "../firing/level";
 import { type MergedDemand, mergeDemands } from "../firing/merge";
 import { type Schedule, scheduleHours } from "../firing/schedule";
 import type { DotSchool, HeatSchool, Pace } from "../firing/schools";
@@ -16,12 +15,12 @@ import type { KilnBody } from "../kiln/kiln";
 import { type Simulation, simulateFiring } from "../kiln/simulate";
 import { ok, problem, type Result } from "../result";
 import { effectiveThicknessMm } from "../stack/effective-thickness";
-import { spreadOf } from "../stack/outline";
+import { footprintOf, heightOf } from "./footprint";
 import { type Laid, layProblems } from "./lay-problems";
-import { type MouldFoot, mouldFootprint, mouldHeightMm } from "./mould-foot";
-import { bestLaid } from "./outlines/best-laid";
-import { firedOutline } from "./outlines/fired-outline";
+import type { MouldFoot } from "./mould-foot";
+import { bestLaid, USUAL_LAY_PASSES } from "./outlines/best-laid";
 import { type Form, formOf } from "./outlines/form";
+import type { Uneven } from "./outlines/to-middle";
 import type { Place } from "./place";
 import { type Shelf, usableMm2 } from "./shelf";
 import type { Sortable } from "./tray";
@@ -41,6 +40,8 @@ export interface WaitingPiece extends Sortable {
 }
 
 export interface LoadKiln {
+	/** Places that are hotter or cooler than the middle. */
+	uneven?: readonly Uneven[];
 	body: KilnBody;
 	shelf: Shelf;
 	clearHeightMm: number;
@@ -73,26 +74,6 @@ export interface LoadProposal {
 const GLASS_J_PER_KG_K = 900;
 const SHELF_KG_PER_M2 = 27;
 
-/** How far the edge of a piece moves outwards (negative: inwards) at its level, mm. */
-export function edgeOf({ asMade, level }: Pick<WaitingPiece, "asMade" | "level">): number {
-	const { widthMm, heightMm } = asMade;
-	return spreadOf({
-		widthMm,
-		heightMm,
-		areaMm2: widthMm * heightMm,
-		meanMm: meanThicknessMm(asMade),
-		flow: LEVEL_AIM[level],
-	}).edgeMm;
-}
-
-/** What has to stay free of neighbours: the piece as it will be after firing, or the mould it lies on. */
-export const footprintOf = (piece: WaitingPiece): Ring =>
-	piece.mould ? mouldFootprint(piece.mould, piece.asMade) : firedOutline(piece.kitOutline, piece.asMade, edgeOf(piece));
-
-/** How high it stands on the shelf, mm. */
-export const heightOf = ({ mould, asMade }: Pick<WaitingPiece, "mould" | "asMade">): number =>
-	mould ? mouldHeightMm(mould) + asMade.thickestMm : asMade.thickestMm;
-
 export const toFire = (piece: WaitingPiece): PieceToFire => ({
 	id: piece.id,
 	level: piece.level,
@@ -115,10 +96,9 @@ export interface LayWish {
 	pinnedIds?: readonly string[] | undefined;
 	/** Orders that are tried after the usual ones. */
 	passes?: number | undefined;
+	/** Somebody lays them elsewhere: only the schedule is wanted, for all of them. */
+	scheduleOnly?: boolean | undefined;
 }
-
-/** So many orders of laying a proposal tries: about half a second of work (docs/benchmarks.md). */
-export const USUAL_LAY_PASSES = 60;
 
 /**
  * One load: as many of the pieces as the shelf holds, those promised first left out last; one schedule for all of them and
@@ -140,7 +120,7 @@ export function proposeLoad(
 	if (tall) return problem(["pieceIds"], `${tall.code} is too high for this kiln.`);
 
 	const forms = new Map(pieces.map((piece) => [piece.id, formOf(footprintOf(piece))]));
-	const { laid, leftIds } = layFor(pieces, forms, kiln.shelf, schools.clearanceMm, wish);
+	const { laid, leftIds } = layFor(pieces, forms, kiln, schools.clearanceMm, wish);
 	if (wish.laid) {
 		const wrong = layProblems(
 			laid.map((one) => ({ ...one, form: forms.get(one.id) as Form })),
@@ -157,7 +137,7 @@ export function proposeLoad(
 			);
 	}
 	const placed = new Set(laid.map(({ id }) => id));
-	const loaded = pieces.filter(({ id }) => placed.has(id));
+	const loaded = wish.scheduleOnly ? [...pieces] : pieces.filter(({ id }) => placed.has(id));
 	if (loaded.length === 0) return problem(["pieceIds"], "None of these pieces fits on this shelf.");
 
 	const merged = mergeDemands(loaded.map(toFire), schools);
@@ -196,14 +176,15 @@ export function proposeLoad(
 function layFor(
 	pieces: readonly WaitingPiece[],
 	forms: ReadonlyMap<string, Form>,
-	shelf: Shelf,
+	{ shelf, uneven = [] }: LoadKiln,
 	clearanceMm: number,
-	{ laid = [], pinnedIds, passes = USUAL_LAY_PASSES }: LayWish,
+	{ laid = [], pinnedIds, passes = USUAL_LAY_PASSES, scheduleOnly = false }: LayWish,
 ): { laid: Laid[]; leftIds: string[] } {
 	const isPinned = ({ id }: Laid) => forms.has(id) && (pinnedIds?.includes(id) ?? true);
 	const pinned = laid.filter(isPinned);
 	const free = pieces.filter(({ id }) => !pinned.some((one) => one.id === id));
 	if (laid.length > 0 && !pinnedIds) return { laid: pinned, leftIds: free.map(({ id }) => id) };
+	if (scheduleOnly) return { laid: [], leftIds: [] };
 	const days = [...new Set(pieces.map(({ promised }) => promised ?? "9"))].sort();
 	const formOfId = (id: string) => forms.get(id) as Form;
 	const ranked = free
@@ -215,6 +196,7 @@ function layFor(
 		shelf,
 		clearanceMm,
 		passes,
+		uneven,
 	});
 	return { laid: [...pinned, ...found.laid], leftIds: found.leftIds };
 }

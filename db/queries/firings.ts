@@ -1,8 +1,8 @@
 import type { KilnCommand } from "@core/kiln/register-map";
 import { steerText } from "@core/kiln/steer";
-import { and, count, desc, eq, inArray, isNotNull, isNull, lt, sql } from "drizzle-orm";
+import { and, asc, count, desc, eq, inArray, isNotNull, isNull, lt, sql } from "drizzle-orm";
 import type { Database, Reader, Transaction } from "../connect";
-import { type FiringState, firing, firingNote, firingPlace, kiln } from "../schema";
+import { type FiringState, firing, firingNote, firingPlace, kiln, piece } from "../schema";
 
 export type FiringRow = typeof firing.$inferSelect;
 
@@ -53,10 +53,14 @@ export async function countUnjudged(reader: Reader): Promise<number> {
 	return row?.n ?? 0;
 }
 
-/** Firings that are planned or run, with how many pieces lie in each. */
+/** Firings that are planned or run, those to start first first, with how many pieces lie in each. */
 export async function activeFirings(reader: Reader): Promise<(FiringRow & { pieces: number })[]> {
 	const active = inArray(firing.state, ["planned", "running"]);
-	const rows = await reader.select().from(firing).where(active);
+	const rows = await reader
+		.select()
+		.from(firing)
+		.where(active)
+		.orderBy(sql`${firing.startsAt} nulls first`, asc(firing.number));
 	const counts = await reader
 		.select({ id: firingPlace.firingId, pieces: count() })
 		.from(firingPlace)
@@ -66,6 +70,21 @@ export async function activeFirings(reader: Reader): Promise<(FiringRow & { piec
 	const pieces = new Map(counts.map((one) => [one.id, one.pieces]));
 	return rows.map((row) => ({ ...row, pieces: pieces.get(row.id) ?? 0 }));
 }
+
+/** Promised pieces in firings that are planned or run and have no firing after it, with their days. */
+export const duesOfActive = (reader: Reader) =>
+	reader
+		.select({ firingId: firingPlace.firingId, code: piece.code, promisedDay: piece.promisedDay })
+		.from(firingPlace)
+		.innerJoin(firing, eq(firing.id, firingPlace.firingId))
+		.innerJoin(piece, eq(piece.id, firingPlace.pieceId))
+		.where(
+			and(
+				inArray(firing.state, ["planned", "running"]),
+				isNotNull(piece.promisedDay),
+				sql`jsonb_array_length(${piece.journey}->'route') <= (${piece.journey}->>'step')::int + 1`,
+			),
+		);
 
 /** When each kiln was started last: one step down the index a kiln. */
 export async function lastStarts(reader: Reader): Promise<Map<string, Date>> {

@@ -1,32 +1,123 @@
+import type { Ring } from "@core/geometry/region";
+import type { PlanStep } from "@core/loading/plan/piece-jobs";
 import { effectiveOf, type WaitingPiece } from "@core/loading/propose";
-import { eq, inArray } from "drizzle-orm";
+import { asc, eq, inArray, type SQL, sql } from "drizzle-orm";
 import type { Reader } from "../connect";
-import { kitVersion, mould, piece } from "../schema";
+import { kitVersion, mould, piece, student } from "../schema";
+
+const outlineOf = (reading: { outline?: Ring } | null): Ring | undefined =>
+	reading?.outline && reading.outline.length > 2 ? reading.outline : undefined;
+
+/** Rows of pieces with what the loading core looks up in their kit and mould; those never measured are left out. */
+async function waitingRows(reader: Reader, where: SQL, most: number) {
+	const rows = await reader
+		.select({
+			piece,
+			student: student.name,
+			reading: sql<{
+				outline?: Ring;
+				blackBesideWhite: boolean;
+				trappedSpanMm: number;
+			} | null>`jsonb_build_object('outline', ${kitVersion.reading}->'outline',
+				'blackBesideWhite', ${kitVersion.reading}->'blackBesideWhite', 'trappedSpanMm', ${kitVersion.reading}->'trappedSpanMm')`,
+		})
+		.from(piece)
+		.leftJoin(kitVersion, eq(kitVersion.id, piece.kitVersionId))
+		.leftJoin(student, eq(student.id, piece.studentId))
+		.where(where)
+		.orderBy(asc(piece.promisedDay), asc(piece.code))
+		.limit(most);
+	const mouldIds = [...new Set(rows.flatMap((row) => row.piece.journey.route.flatMap(({ mouldId }) => mouldId ?? [])))];
+	const moulds = mouldIds.length > 0 ? await reader.select().from(mould).where(inArray(mould.id, mouldIds)) : [];
+	return rows.flatMap((row) => {
+		const { asMade, level, hadLevel, route, step } = row.piece.journey;
+		if (!asMade) return [];
+		const mouldOf = (mouldId: string | undefined) => moulds.find(({ id }) => id === mouldId);
+		const waiting: WaitingPiece = {
+			...{ id: row.piece.id, code: row.piece.code, familyId: row.piece.familyId, promised: row.piece.promisedDay },
+			...{ level, hadLevel, asMade },
+			effectiveMm: effectiveOf(asMade, level, hadLevel),
+			blackBesideWhite: row.reading?.blackBesideWhite ?? false,
+			trappedSpanMm: row.reading?.trappedSpanMm ?? 0,
+			kitOutline: outlineOf(row.reading),
+			mould: mouldOf(route[step]?.mouldId),
+		};
+		const left = route.slice(step).map(
+			(one, i): PlanStep => ({
+				level: i === 0 ? level : one.level,
+				handWork: one.handWork,
+				mould: mouldOf(one.mouldId),
+			}),
+		);
+		return [{ row: row.piece, student: row.student, waiting, left }];
+	});
+}
 
 /** Pieces as the loading core needs them; those never measured are left out. */
 export async function loadWaiting(reader: Reader, ids: readonly string[]): Promise<WaitingPiece[]> {
 	if (ids.length === 0) return [];
-	const rows = await reader
-		.select({ piece, reading: kitVersion.reading })
-		.from(piece)
-		.leftJoin(kitVersion, eq(kitVersion.id, piece.kitVersionId))
-		.where(inArray(piece.id, [...ids]));
-	const mouldOf = ({ journey: { route, step } }: (typeof rows)[number]["piece"]) => route[step]?.mouldId ?? "";
-	const mouldIds = [...new Set(rows.map((row) => mouldOf(row.piece)).filter(Boolean))];
-	const moulds = mouldIds.length > 0 ? await reader.select().from(mould).where(inArray(mould.id, mouldIds)) : [];
-	return rows.flatMap(({ piece: row, reading }) => {
-		const { asMade, level, hadLevel } = row.journey;
-		if (!asMade) return [];
-		return [
-			{
-				...{ id: row.id, code: row.code, familyId: row.familyId, promised: row.promisedDay },
-				...{ level, hadLevel, asMade },
-				effectiveMm: effectiveOf(asMade, level, hadLevel),
-				blackBesideWhite: reading?.blackBesideWhite ?? false,
-				trappedSpanMm: reading?.trappedSpanMm ?? 0,
-				kitOutline: reading?.outline && reading.outline.length > 2 ? reading.outline : undefined,
-				mould: moulds.find(({ id }) => id === mouldOf(row)),
-			},
-		];
-	});
+	const rows = await waitingRows(reader, inArray(piece.id, [...ids]), ids.length);
+	return rows.map(({ waiting }) => waiting);
+}
+
+/** All that waits for a kiln, who is promised first first, with what is left of its route; outlines once a kit. */
+export async function waitingToPlan(reader: Reader, most: number) {
+	const [all] = await reader.select({ n: sql<number>`count(*)::int` }).from(piece).where(eq(piece.state, "queued"));
+	const rows = await waitingRows(reader, eq(piece.state, "queued"), most);
+	const outlines: Record<string, Ring> = {};
+	return {
+		waiting: all?.n ?? 0,
+		outlines,
+		rows: rows.map(({ row, student: name, waiting: { kitOutline, ...waiting }, left }) => {
+			if (row.kitVersionId && kitOutline) outlines[row.kitVersionId] = kitOutline;
+			return {
+				...waiting,
+				...{ kitVersionId: row.kitVersionId, route: left, group: row.sessionId ?? "", student: name, seq: row.seq },
+				readyFrom: row.readyFrom,
+			};
+		}),
+	};
+}
+
+/** Outlines of the kits of some pieces, and the moulds they are fired on next. */
+export async function roomOf(
+	reader: Reader,
+	pieces: readonly {
+		id: string;
+		kitVersionId: string | null;
+		route: readonly { mouldId?: string | undefined }[];
+		step: number;
+	}[],
+) {
+	const versions = [...new Set(pieces.flatMap(({ kitVersionId }) => kitVersionId ?? []))];
+	const rows =
+		versions.length > 0
+			? await reader
+					.select({ id: kitVersion.id, outline: sql<Ring | null>`${kitVersion.reading}->'outline'` })
+					.from(kitVersion)
+					.where(inArray(kitVersion.id, versions))
+			: [];
+	const mouldIds = new Map(
+		pieces.flatMap(({ id, route, step }) => (route[step]?.mouldId ? [[id, route[step].mouldId]] : [])),
+	);
+	const moulds =
+		mouldIds.size > 0
+			? await reader
+					.select()
+					.from(mould)
+					.where(inArray(mould.id, [...mouldIds.values()] as string[]))
+			: [];
+	return {
+		outlines: Object.fromEntries(
+			rows.flatMap(({ id, outline }) => (outline && outline.length > 2 ? [[id, outline]] : [])),
+		),
+		moulds: Object.fromEntries(
+			[...mouldIds].flatMap(([id, mouldId]) => {
+				const its = moulds.find((one) => one.id === mouldId);
+				if (!its) return [];
+				const { opening, widthMm, heightMm, depthMm } = its;
+				return [[id, { opening, widthMm, heightMm, depthMm }]];
+			}),
+		),
+	};
 }

@@ -3,6 +3,7 @@ import { scheduleHours } from "@core/firing/schedule";
 import { afterFiring } from "@core/kiln/record";
 import { firingOf, lockFiring, placesIn } from "@db/queries/firings";
 import { lockKiln } from "@db/queries/kilns";
+import { lockPieces } from "@db/queries/pieces";
 import { firing, kiln } from "@db/schema";
 import { eq } from "drizzle-orm";
 import { isStandIn, pressStart } from "../devices/stand-in-panel";
@@ -22,6 +23,17 @@ export const startFiring: UseCase<"startFiring"> = async (context, { firingId, s
 	const other = await firingOf(tx, row.kilnId, "running");
 	if (other) throw new Refusal("conflict", `This kiln still holds firing ${other.number}. Open and unload it first.`);
 	const places = await placesIn(tx, firingId);
+	const wet = (
+		await lockPieces(
+			tx,
+			places.map(({ pieceId }) => pieceId),
+		)
+	).filter(({ journey: { readyFrom } }) => readyFrom !== undefined && Date.parse(readyFrom) > now.getTime());
+	if (wet[0])
+		throw new Refusal(
+			"conflict",
+			`The glue on ${wet.map(({ code }) => code).join(", ")} is not dry yet: damp lifts bubbles.`,
+		);
 	await recordSteps(
 		context,
 		places.map(({ pieceId }) => ({ pieceId, eventId: randomUUID(), data: { type: "firingStarted", firingId } })),

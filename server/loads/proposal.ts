@@ -7,8 +7,13 @@ import { loadKilnOf, planLoad } from "./models/plan-load";
 /** The load these pieces would make; nothing is written. */
 export const proposal: View<"proposal"> = async (context, params) => {
 	const { db, studio, now } = context;
-	const { proposal: planned, kiln, family, pieces } = await planLoad(db, studio, params.kiln, params.pieces);
-	const loaded = pieces.filter(({ id }) => planned.places.some((place) => place.id === id));
+	const {
+		proposal: planned,
+		kiln,
+		family,
+		pieces,
+	} = await planLoad(db, studio, params.kiln, params.pieces, { scheduleOnly: params.lay === "no" });
+	const loaded = pieces.filter(({ id }) => !planned.leftIds.includes(id));
 	const drawn = await inPool("drawLoad", {
 		pieces: loaded,
 		kiln: loadKilnOf(kiln),

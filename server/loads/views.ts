@@ -4,6 +4,7 @@ import { traysOf } from "@core/loading/tray";
 import { loadGlass } from "@db/queries/glass";
 import { picturesOf } from "@db/queries/pictures";
 import { briefs } from "@db/queries/pieces";
+import { roomOf } from "@db/queries/waiting";
 import { piece } from "@db/schema";
 import { eq } from "drizzle-orm";
 import { type View, when } from "../house/view";
@@ -32,6 +33,7 @@ export const load: View<"load"> = async (context) => {
 		wet: queued.filter(isWet),
 		untested: dryOnes.filter((one) => !tested(one)),
 		pictures: await picturesOf(context.db, queued),
+		...(await roomOf(context.db, queued)),
 		kilns: await kilnCards(context),
 		families,
 	};

@@ -12,6 +12,7 @@ import { Refusal } from "@server/house/refusal";
 import { and, eq } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { refusal } from "../support/refusal";
+import { liesAt } from "../support/shelf-checker";
 import { type DemoStudio, demoStudio } from "../support/studio";
 
 let studio: DemoStudio;
@@ -220,13 +221,8 @@ describe("kilns", () => {
 		const pieces = (tray?.pieces ?? []).map(({ id }) => id).join(",");
 		const { places } = await studio.see("proposal", { kiln: round.id, pieces });
 		expect(places.length).toBeGreaterThan(0);
-		for (const { xMm, yMm, widthMm, heightMm } of places)
-			for (const [x, y] of [
-				[xMm, yMm],
-				[xMm + widthMm, yMm],
-				[xMm, yMm + heightMm],
-				[xMm + widthMm, yMm + heightMm],
-			] as const)
+		for (const place of places)
+			for (const { x, y } of liesAt({ ...place, outline: place.outline ?? [] }))
 				expect(Math.hypot(x - 210, y - 210)).toBeLessThanOrEqual(200.5);
 	});
 

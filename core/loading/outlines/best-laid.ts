@@ -4,7 +4,7 @@ import type { Laid } from "../lay-problems";
 import type { Shelf } from "../shelf";
 import { type LaidOut, type LayRule, layOutlines, type Pinned, type ToLay } from "./lay-outlines";
 import { Templates } from "./templates";
-import { toMiddle } from "./to-middle";
+import { toMiddle, type Uneven } from "./to-middle";
 
 /** A piece to lay: less rank is promised sooner. */
 export interface Ranked extends ToLay {
@@ -20,7 +20,12 @@ export interface LayTask {
 	/** Orders that are tried after the usual ones. */
 	passes: number;
 	seed?: number;
+	/** Places on the shelf that are hotter or cooler: kept free where there is room to spare. */
+	uneven?: readonly Uneven[];
 }
+
+/** So many orders a proposal tries: about half a second of work (docs/benchmarks.md). */
+export const USUAL_LAY_PASSES = 60;
 
 /** Quarter turns find most; the other angles take four times as long. */
 const FINE_DEG = 15;
@@ -42,13 +47,14 @@ export function bestLaid(task: LayTask): LaidOut {
 }
 
 /** The best so far after every pass. */
-export function* layings({ pieces, pinned = [], shelf, clearanceMm, passes, seed = 1 }: LayTask): Generator<LaidOut> {
+export function* layings(task: LayTask): Generator<LaidOut> {
+	const { pieces, pinned = [], shelf, clearanceMm, passes, seed = 1, uneven = [] } = task;
 	const templates = new Templates(shelf, clearanceMm);
 	const known = new Map([...pieces, ...pinned].map((one) => [one.id, one]));
 	const score = (out: LaidOut): Score => scoreOf(out, known as ReadonlyMap<string, Ranked>);
 	const done = (out: LaidOut): LaidOut => ({
 		...out,
-		laid: pinned.length > 0 ? out.laid : toMiddle(out.laid, (id) => (known.get(id) as Ranked).form, shelf),
+		laid: pinned.length > 0 ? out.laid : toMiddle(out.laid, (id) => (known.get(id) as Ranked).form, shelf, uneven),
 	});
 	const lay = (order: readonly Ranked[], rule: LayRule) => layOutlines(order, rule, templates, pinned);
 	const isBare = pinned.length === 0 && shelf.shape === "rectangle";
@@ -62,10 +68,14 @@ export function* layings({ pieces, pinned = [], shelf, clearanceMm, passes, seed
 			const its = score(found);
 			if (isBetter(its, bestScore)) [best, bestScore, order] = [found, its, usual];
 		}
-	yield done(best);
+	let told = done(best);
+	yield told;
 	if (passes > 0 && !isBare && pinned.length === 0) {
 		const boxed = inBoxes(pieces, shelf, clearanceMm);
-		if (isBetter(score(boxed), bestScore)) [best, bestScore] = [boxed, score(boxed)];
+		if (isBetter(score(boxed), bestScore)) {
+			[best, bestScore] = [boxed, score(boxed)];
+			told = done(best);
+		}
 	}
 	const random = seededRandom(seed);
 	let present = bestScore;
@@ -76,8 +86,11 @@ export function* layings({ pieces, pinned = [], shelf, clearanceMm, passes, seed
 		const its = score(found);
 		if (its.firstLeft >= present.firstLeft && its.glassMm2 >= present.glassMm2 * (1 - SLIGHTLY_LESS))
 			[order, present] = [next, its];
-		if (isBetter(its, bestScore)) [best, bestScore] = [found, its];
-		yield done(best);
+		if (isBetter(its, bestScore)) {
+			[best, bestScore] = [found, its];
+			told = done(best);
+		}
+		yield told;
 	}
 }
 

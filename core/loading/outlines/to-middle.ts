@@ -3,29 +3,72 @@ import type { Shelf } from "../shelf";
 import { type Form, turnedBy } from "./form";
 import { roomAt } from "./room";
 
-const SHARES = [1, 0.75, 0.5, 0.25];
-
-/** All that is laid, moved together as near to the middle of the shelf as its outline lets it: there the heat is evenest. */
-export function toMiddle(laid: readonly Laid[], formOf: (id: string) => Form, shelf: Shelf): Laid[] {
-	const turned = laid.map(({ id, turnDeg }) => {
-		const form = formOf(id);
-		return form.turns.find((one) => one.turnDeg === turnDeg) ?? turnedBy(form.outline, turnDeg);
-	});
-	const extreme = (of: (i: number) => number, pick: (...all: number[]) => number) => pick(...laid.map((_, i) => of(i)));
-	const at = (i: number) => ({ ...(laid[i] as Laid), its: turned[i] as (typeof turned)[0] });
-	if (laid.length === 0) return [];
-	const middleX =
-		(extreme((i) => at(i).xMm + at(i).its.minX, Math.min) + extreme((i) => at(i).xMm + at(i).its.maxX, Math.max)) / 2;
-	const middleY =
-		(extreme((i) => at(i).yMm + at(i).its.minY, Math.min) + extreme((i) => at(i).yMm + at(i).its.maxY, Math.max)) / 2;
-	const [wantX, wantY] = [shelf.widthMm / 2 - middleX, shelf.heightMm / 2 - middleY];
-	const fits = (dx: number, dy: number) =>
-		laid.every(({ xMm, yMm }, i) => {
-			const room = roomAt(shelf, at(i).its.hull, yMm + dy);
-			return room !== undefined && xMm + dx >= room[0] - 1e-9 && xMm + dx <= room[1] + 1e-9;
-		});
-	const up = SHARES.find((share) => fits(0, share * wantY) || fits(share * wantX, share * wantY)) ?? 0;
-	const aside = SHARES.find((share) => fits(share * wantX, up * wantY)) ?? 0;
-	if (!fits(aside * wantX, up * wantY)) return [...laid];
-	return laid.map((one) => ({ ...one, xMm: one.xMm + aside * wantX, yMm: one.yMm + up * wantY }));
+/** A place that is hotter or cooler than the middle, mm from the shelf's lower left. */
+export interface Uneven {
+	xMm: number;
+	yMm: number;
+	widthMm: number;
+	heightMm: number;
+	offsetK: number;
 }
+
+/** Shifts are tried in so many steps each way. */
+const STEPS = 8;
+/** A square millimetre of a piece's box in a place one degree off weighs as much as all pieces this much farther from the middle, mm. */
+const MM_PER_MM2_K = 0.0004;
+
+/**
+ * All that is laid, moved together to where the heat is evenest: out of places known to be hotter or cooler, as near to the middle of
+ * the shelf as its outline lets it.
+ */
+export function toMiddle(
+	laid: readonly Laid[],
+	formOf: (id: string) => Form,
+	shelf: Shelf,
+	uneven: readonly Uneven[] = [],
+): Laid[] {
+	if (laid.length === 0) return [];
+	const all = laid.map((one) => {
+		const form = formOf(one.id);
+		const its = form.turns.find(({ turnDeg }) => turnDeg === one.turnDeg) ?? turnedBy(form.outline, one.turnDeg);
+		const { xMm: x, yMm: y } = one;
+		return { x, y, hull: its.hull, left: x + its.minX, right: x + its.maxX, low: y + its.minY, high: y + its.maxY };
+	});
+	const most = (of: (one: (typeof all)[0]) => number) => all.reduce((max, one) => Math.max(max, of(one)), -1e9);
+	const [right, left] = [most((one) => one.right), -most((one) => -one.left)];
+	const [high, low] = [most((one) => one.high), -most((one) => -one.low)];
+	const want = { x: shelf.widthMm / 2 - (left + right) / 2, y: shelf.heightMm / 2 - (low + high) / 2 };
+	const fits = (dx: number, dy: number) =>
+		all.every(({ x, y, hull }) => {
+			const room = roomAt(shelf, hull, y + dy);
+			return room !== undefined && x + dx >= room[0] - 1e-9 && x + dx <= room[1] + 1e-9;
+		});
+	const weigh = (dx: number, dy: number) =>
+		Math.hypot(dx - want.x, dy - want.y) +
+		MM_PER_MM2_K *
+			uneven.reduce(
+				(sum, zone) =>
+					sum +
+					Math.abs(zone.offsetK) *
+						all.reduce(
+							(area, one) =>
+								area +
+								shared(one.left + dx, one.right + dx, zone.xMm, zone.xMm + zone.widthMm) *
+									shared(one.low + dy, one.high + dy, zone.yMm, zone.yMm + zone.heightMm),
+							0,
+						),
+				0,
+			);
+	const span = { x: Math.max(0, shelf.widthMm - (right - left)), y: Math.max(0, shelf.heightMm - (high - low)) };
+	let best = { dx: 0, dy: 0, weight: weigh(0, 0) };
+	for (let i = -STEPS; i <= STEPS; i++)
+		for (let k = -STEPS; k <= STEPS; k++) {
+			const [dx, dy] = [want.x + (i / STEPS / 2) * span.x, want.y + (k / STEPS / 2) * span.y];
+			const weight = weigh(dx, dy);
+			if (weight < best.weight - 1e-9 && fits(dx, dy)) best = { dx, dy, weight };
+		}
+	return laid.map((one) => ({ ...one, xMm: one.xMm + best.dx, yMm: one.yMm + best.dy }));
+}
+
+const shared = (a0: number, a1: number, b0: number, b1: number): number =>
+	Math.max(0, Math.min(a1, b1) - Math.max(a0, b0));

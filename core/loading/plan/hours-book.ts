@@ -1,6 +1,6 @@
 import { buildSchedule } from "../../firing/build";
 import { type Demand, demandOf } from "../../firing/demand";
-import { peakOf, type Schedule, scheduleHours } from "../../firing/schedule";
+import { peakOf, type Schedule, type SegmentName, scheduleHours } from "../../firing/schedule";
 import type { GlassFamily } from "../../glass/family";
 import { simulateFiring } from "../../kiln/simulate";
 import { loadHeat } from "../propose";
@@ -10,6 +10,9 @@ import type { PlanInput, PlanJob, PlanKiln } from "./types";
 export interface FiringHours {
 	/** Until it may be opened, min. */
 	openMin: number;
+	/** Until the peak is over, and until the anneal soak is, min. */
+	peakMin: number;
+	soakMin: number;
 	/** Until the controller is done, min. */
 	doneMin: number;
 	kwh: number;
@@ -108,8 +111,14 @@ export class HoursBook {
 			...{ kiln: its.body, schedule, family, thicknessMm, dtS: STEP_S },
 			loadJPerK: heat + loadHeat([], its.shelf).loadJPerK,
 		});
+		const endOf = (name: SegmentName) => {
+			const i = schedule.segments.findLastIndex((one) => one.name === name);
+			return Math.ceil((simulation.segmentEndS[i] ?? 0) / 60);
+		};
 		const hours = {
 			openMin: Math.ceil(simulation.openS / 60),
+			peakMin: endOf("peak"),
+			soakMin: endOf("drop"),
 			doneMin: Math.ceil(scheduleHours(schedule, its.body) * 60),
 			kwh: simulation.kwh,
 		};

@@ -1,9 +1,10 @@
 import type { FuseLevel } from "../../firing/level";
 import { keepsSurface } from "../../firing/level";
 import type { RouteStep } from "../../kit/kit";
+import { footprintOf, heightOf } from "../footprint";
 import type { MouldFoot } from "../mould-foot";
 import { type Form, formOf } from "../outlines/form";
-import { effectiveOf, footprintOf, heightOf, loadHeat, toFire, type WaitingPiece } from "../propose";
+import { effectiveOf, loadHeat, toFire, type WaitingPiece } from "../propose";
 import { trayKey } from "../tray";
 import type { PlanJob } from "./types";
 

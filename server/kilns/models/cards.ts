@@ -7,7 +7,7 @@ import { openInstant } from "../../firings/models/may-open";
 import type { ViewContext } from "../../house/view";
 
 export function kilnCard(row: KilnRow, busy: FiringRow | undefined, context: ViewContext): KilnCard {
-	const openAt = busy && openInstant(busy);
+	const openAt = busy?.state === "running" ? openInstant(busy) : null;
 	return {
 		id: row.id,
 		name: row.name,
@@ -23,23 +23,24 @@ export function kilnCard(row: KilnRow, busy: FiringRow | undefined, context: Vie
 		line: row.line === null ? null : isStandIn(row.line) ? "standIn" : row.line.driver,
 		permissions: row.permissions,
 		doorSide: row.doorSide,
-		mayPlan: busy?.state !== "planned",
 		busyUntil: openAt?.toISOString() ?? null,
-		busyWith: busy
-			? busy.state === "planned"
-				? `firing ${busy.number} is planned`
-				: `firing ${busy.number} runs, open not before ${openAt ? clockNear(openAt, context.now, context.studio.timeZone) : "unknown"}`
-			: null,
+		busyWith:
+			busy?.state === "running"
+				? `firing ${busy.number} runs, open not before ${openAt ? clockNear(openAt, context.now, context.studio.timeZone) : "unknown"}`
+				: null,
 	};
 }
 
-/** Electric kilns with what keeps them busy. A running kiln may have its next load planned; a planned one may not. */
+/** Electric kilns with what runs in them. Any number of firings may be planned ahead. */
 export async function kilnCards(context: ViewContext): Promise<KilnCard[]> {
 	const [rows, firings] = await Promise.all([loadKilns(context.db), activeFirings(context.db)]);
 	return rows
 		.filter(({ kind }) => kind === "electric")
-		.map((row) => {
-			const its = firings.filter(({ kilnId }) => kilnId === row.id);
-			return kilnCard(row, its.find(({ state }) => state === "planned") ?? its[0], context);
-		});
+		.map((row) =>
+			kilnCard(
+				row,
+				firings.find(({ kilnId, state }) => kilnId === row.id && state === "running"),
+				context,
+			),
+		);
 }

@@ -1,5 +1,5 @@
 import type { GlassFamily } from "@core/glass/family";
-import type { LayWish, LoadKiln, LoadProposal } from "@core/loading/propose";
+import type { LayWish, LoadKiln, LoadProposal, LoadSchools } from "@core/loading/propose";
 import type { Reader } from "@db/connect";
 import type { KilnRow } from "@db/queries/kilns";
 import { loadKiln } from "@db/queries/kilns";
@@ -12,6 +12,11 @@ import { inTheBook, Refusal } from "../../house/refusal";
 
 export const loadKilnOf = (row: KilnRow): LoadKiln => ({
 	body: row.body,
+	// A zone is drawn from the shelf’s far left corner; pieces count from the near one.
+	uneven: row.zones.map(({ name: _, yMm, ...zone }) => ({
+		...zone,
+		yMm: row.shelfHeightMm - yMm - zone.heightMm,
+	})),
 	shelf: {
 		widthMm: row.shelfWidthMm,
 		heightMm: row.shelfHeightMm,
@@ -20,6 +25,16 @@ export const loadKilnOf = (row: KilnRow): LoadKiln => ({
 	},
 	clearHeightMm: row.clearHeightMm,
 	maxC: row.maxC,
+});
+
+/** How the studio fires, as a load asks for it. */
+export const schoolsFor = (studio: Studio): LoadSchools => ({
+	cooling: studio.coolingSchool,
+	warmUp: studio.warmUpSchool,
+	soak: studio.soakSchool,
+	heat: studio.heatSchool,
+	dots: studio.dotSchool,
+	clearanceMm: studio.clearanceMm,
 });
 
 /** The load that these pieces would make on this kiln, from the rows as they are now. Proposing and accepting both come here. */
@@ -43,15 +58,13 @@ export async function planLoad(
 		.from(glassFamily)
 		.where(eq(glassFamily.id, pieces[0]?.familyId ?? ""));
 	if (!family) throw new Refusal("invalid", "No piece was chosen for this load.");
-	const schools = {
-		cooling: studio.coolingSchool,
-		warmUp: studio.warmUpSchool,
-		soak: studio.soakSchool,
-		heat: studio.heatSchool,
-		dots: studio.dotSchool,
-		clearanceMm: studio.clearanceMm,
-	};
-	const result = await inPool("proposeLoad", { pieces, kiln: loadKilnOf(row), family, schools, wish });
+	const result = await inPool("proposeLoad", {
+		pieces,
+		kiln: loadKilnOf(row),
+		family,
+		schools: schoolsFor(studio),
+		wish,
+	});
 	if (!result.ok) throw new Refusal("invalid", result.problems);
 	return { proposal: result.value, kiln: row, family, pieces };
 }

@@ -1,5 +1,5 @@
 import type { ScheduleDocument } from "@core/firing/document";
-import { firingOf, loadFiring } from "@db/queries/firings";
+import { loadFiring } from "@db/queries/firings";
 import { lockKiln } from "@db/queries/kilns";
 import { firing } from "@db/schema";
 import type { Context } from "../../house/context";
@@ -17,18 +17,18 @@ interface BareFiring {
 	what: string;
 }
 
-/** Plans a firing without pieces of students in a kiln that has none planned; sent twice it is one. */
+/** Plans a firing without pieces of students in a kiln; sent twice it is one. */
 export async function planBare(
 	{ tx, now }: Pick<Context, "tx" | "now">,
 	{ firingId, kilnId, scheduleId, document, what }: BareFiring,
 ): Promise<{ firingId: string; number: number }> {
 	const again = await loadFiring(tx, firingId);
+	if (again?.state === "cancelled")
+		throw new Refusal("conflict", `Firing ${again.number} was called off. Plan it anew.`);
 	if (again) return { firingId, number: again.number };
 	const row = await lockKiln(tx, kilnId);
 	if (row?.kind !== "electric") throw new Refusal("invalid", "Choose a kiln that takes a schedule.");
 	refuseRetired(row);
-	const busy = await firingOf(tx, kilnId, "planned");
-	if (busy) throw new Refusal("conflict", `${row.name} already has firing ${busy.number} planned.`);
 	const fired = await forKiln(tx, document, row);
 	const [made] = await tx
 		.insert(firing)

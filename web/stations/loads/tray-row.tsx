@@ -5,19 +5,23 @@ import { useFigure, usePrefs } from "../../lib/prefs";
 import { LevelGlyph, PromiseMark, StackBar } from "../../ui/signs";
 
 type Tray = LoadView["trays"][number];
+type Piece = Tray["pieces"][number];
 
 /** What waits for one kind of load; chosen, its pieces can be left out one by one. */
 export function TrayRow({
 	tray,
 	chosen,
 	onChoose,
-	without,
+	mates,
+	isIn,
 	toggle,
 }: {
 	tray: Tray;
 	chosen: boolean;
 	onChoose(): void;
-	without: readonly string[];
+	/** Of the same family and level, in trays of other bands. */
+	mates: readonly Piece[];
+	isIn(id: string): boolean;
 	toggle(id: string): void;
 }) {
 	const figure = useFigure();
@@ -46,20 +50,16 @@ export function TrayRow({
 			{chosen && (
 				<ul className="px-5 pb-2">
 					{tray.pieces.map((piece) => (
-						<li key={piece.id}>
-							<label className="flex min-h-11 cursor-pointer items-center gap-2.5">
-								<input
-									type="checkbox"
-									className="checkbox checkbox-sm checkbox-secondary"
-									checked={!without.includes(piece.id)}
-									onChange={() => toggle(piece.id)}
-								/>
-								<StackBar stack={piece.stack} width={18} />
-								<b className="figure tracking-wide">{piece.code}</b>
-								<span className="min-w-0 grow truncate">{piece.student}</span>
-								{piece.promise && piece.promise !== "ok" && <PromiseMark state={piece.promise} />}
-							</label>
+						<PieceLine key={piece.id} piece={piece} isIn={isIn(piece.id)} toggle={toggle} />
+					))}
+					{mates.length > 0 && (
+						<li className="pt-2 text-[13px] text-soft">
+							Of another thickness: they may go along if you say so. A thinner piece is only annealed longer than it
+							needs; a thicker one makes all of them wait.
 						</li>
+					)}
+					{mates.map((piece) => (
+						<PieceLine key={piece.id} piece={piece} isIn={isIn(piece.id)} toggle={toggle} />
 					))}
 				</ul>
 			)}
@@ -68,3 +68,31 @@ export function TrayRow({
 }
 
 const LevelWord = ({ level }: { level: Tray["level"] }) => <>{level === "firePolish" ? "fire polish" : level}</>;
+
+/** A piece in its tray: whether it goes along, and as how thick it is cooled, which is why it is here. */
+function PieceLine({ piece, isIn, toggle }: { piece: Piece; isIn: boolean; toggle(id: string): void }) {
+	const figure = useFigure();
+	return (
+		<li>
+			<label className="flex min-h-11 cursor-pointer items-center gap-2.5">
+				<input
+					type="checkbox"
+					className="checkbox checkbox-sm checkbox-secondary"
+					checked={isIn}
+					onChange={() => toggle(piece.id)}
+				/>
+				<StackBar stack={piece.stack} width={18} />
+				<span className="min-w-0 grow leading-tight">
+					<span className="block truncate" title={piece.student ?? ""}>
+						<b className="figure tracking-wide">{piece.code}</b> {piece.student}
+					</span>
+					<span className="figure block text-[12.5px] text-soft">
+						cools as {figure({ mm: piece.effectiveMm })}
+						{piece.hadLevel && `, ${piece.hadLevel === "firePolish" ? "fire polished" : "fused"} before`}
+					</span>
+				</span>
+				{piece.promise && piece.promise !== "ok" && <PromiseMark state={piece.promise} />}
+			</label>
+		</li>
+	);
+}

@@ -1,0 +1,79 @@
+import type { Ring } from "../../geometry/region";
+import type { GlassFamily } from "../../glass/family";
+import type { Form } from "../outlines/form";
+import type { LoadKiln, LoadSchools, WaitingPiece } from "../propose";
+import { type BetweenHours, jobsOf, type PlanStep } from "./piece-jobs";
+import type { MinuteSpan, PlanInput } from "./types";
+
+/** From one instant to another, ms. */
+export interface Span {
+	from: number;
+	to: number;
+}
+
+/** A piece that waits, as the studio's book has it. Instants ms. */
+export interface BookPiece extends Omit<WaitingPiece, "kitOutline"> {
+	kitVersionId: string | null;
+	/** What is left of its route, the present firing first. */
+	route: PlanStep[];
+	/** Of the class it belongs to; empty without one. */
+	group: string;
+	readyMs: number;
+	/** The end of the promised day; null without a promise. */
+	promisedMs: number | null;
+}
+
+/** A firing that runs or was announced. Instants ms. */
+export interface BookedFiring extends Span {
+	kilnId: string;
+}
+
+/** What a plan over kilns and days is made from, as it stands in the book. */
+export interface PlanBook {
+	/** The plan begins here. */
+	fromMs: number;
+	untilMs: number;
+	pieces: BookPiece[];
+	/** Of kits, by version, counter-clockwise. */
+	outlines: Record<string, Ring>;
+	kilns: (LoadKiln & { id: string; name: string })[];
+	booked: BookedFiring[];
+	families: GlassFamily[];
+	schools: LoadSchools;
+	/** When somebody is there, and when kilns may be started. */
+	there: Span[];
+	mayStart: Span[];
+	/** A kiln may fire so long alone, h; null: as long as it takes. */
+	aloneHours: number | null;
+	between: BetweenHours & { wrap: number };
+}
+
+const MINUTE = 60_000;
+
+/** The plan's input, its minutes counted from its beginning; equal outlines are one form. */
+export function planInputOf(book: PlanBook): PlanInput {
+	const minuteOf = (ms: number) => Math.round((ms - book.fromMs) / MINUTE);
+	const spanOf = ({ from, to }: Span): MinuteSpan => ({ from: minuteOf(from), to: minuteOf(to) });
+	const forms = new Map<string, Form>();
+	return {
+		pieces: book.pieces.map(({ kitVersionId, route, group, readyMs, promisedMs, ...piece }) => ({
+			...{ id: piece.id, code: piece.code, group },
+			jobs: jobsOf({ ...piece, kitOutline: book.outlines[kitVersionId ?? ""] }, route, book.between, forms),
+			readyMin: Math.max(0, minuteOf(readyMs)),
+			promisedMin: promisedMs === null ? null : minuteOf(promisedMs),
+			tailMin: Math.round((book.between.judge + book.between.wrap) * 60),
+		})),
+		kilns: book.kilns.map((kiln) => ({
+			...kiln,
+			booked: book.booked
+				.filter(({ kilnId }) => kilnId === kiln.id)
+				.map(spanOf)
+				.sort((a, b) => a.from - b.from),
+		})),
+		...{ families: book.families, schools: book.schools },
+		there: book.there.map(spanOf),
+		mayStart: book.mayStart.map(spanOf),
+		horizonMin: minuteOf(book.untilMs),
+		aloneMin: book.aloneHours === null ? null : book.aloneHours * 60,
+	};
+}

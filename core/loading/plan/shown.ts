@@ -1,0 +1,85 @@
+import type { FuseLevel } from "../../firing/level";
+import { type PlanProblem, pieceAt } from "./problem";
+import type { Plan, PlanFigures, PlanWeights } from "./types";
+import { type Help, type LeftWhy, whyLeft, wouldHelp } from "./would-help";
+
+/** A planned firing as it is shown. Instants ms. */
+export interface ShownLoad {
+	key: string;
+	kilnId: string;
+	level: FuseLevel;
+	familyId: string;
+	pieceIds: string[];
+	/** All its pieces wait for this firing; in others some come out of an earlier one of the plan. */
+	isFirst: boolean;
+	startMs: number;
+	peakMs: number;
+	soakMs: number;
+	doneMs: number;
+	coolMs: number;
+	openMs: number;
+	/** Glass over the usable shelf, 0 to 1. */
+	fill: number;
+	kwh: number;
+}
+
+/** A plan as it is shown. */
+export interface ShownPlan {
+	loads: ShownLoad[];
+	/** When each piece is home, ms, by its id. */
+	homeMs: Record<string, number>;
+	figures: Omit<PlanFigures, "lastHomeMin"> & { lastHomeMs: number | null };
+	/** Why a piece has no place, by its id. */
+	why: Record<string, LeftWhy>;
+	help: ShownHelp[];
+}
+
+export type ShownHelp =
+	| { kind: "open"; fromMs: number; toMs: number; promises: number; lastH: number }
+	| { kind: "leaveOut"; pieceId: string; kilnId: string; hours: number; thickMm: number }
+	| { kind: "tooSoon"; pieceId: string; soonestMs: number };
+
+const MINUTE = 60_000;
+
+/** A plan with instants for minutes and names for numbers, and what would help it. */
+export function shownPlan(problem: PlanProblem, plan: Plan, weights: PlanWeights, fromMs: number): ShownPlan {
+	const at = (min: number) => fromMs + min * MINUTE;
+	const { kilns } = problem.input;
+	const { lastHomeMin, ...figures } = plan.figures;
+	return {
+		loads: plan.loads.map(({ kiln, jobs, startMin, coolMin, openMin, doneMin, kwh }) => {
+			const first = problem.jobs[jobs[0] as number];
+			const { peakMin, soakMin } = problem.hours.of(kiln, jobs);
+			return {
+				key: `${kilns[kiln]?.id} ${startMin}`,
+				kilnId: kilns[kiln]?.id ?? "",
+				level: first?.toFire.level ?? "full",
+				familyId: first?.familyId ?? "",
+				pieceIds: jobs.map((job) => pieceAt(problem, job).id),
+				isFirst: jobs.every((job) => (problem.before[job] as number) < 0),
+				startMs: at(startMin),
+				peakMs: at(startMin + peakMin),
+				soakMs: at(startMin + soakMin),
+				doneMs: at(doneMin),
+				coolMs: at(coolMin),
+				openMs: at(openMin),
+				fill: problem.fit.fillOf(kiln, jobs),
+				kwh,
+			};
+		}),
+		homeMs: Object.fromEntries(Object.entries(plan.homeMin).map(([id, min]) => [id, at(min)])),
+		figures: { ...figures, lastHomeMs: lastHomeMin === null ? null : at(lastHomeMin) },
+		why: Object.fromEntries(figures.left.map((id) => [id, whyLeft(problem, plan, id)])),
+		help: wouldHelp(problem, plan, weights).map((help) => shownHelp(help, problem, plan, at)),
+	};
+}
+
+function shownHelp(help: Help, { input }: PlanProblem, plan: Plan, at: (min: number) => number): ShownHelp {
+	if (help.kind === "open") {
+		const { span, ...gains } = help;
+		return { ...gains, fromMs: at(span.from), toMs: at(span.to) };
+	}
+	if (help.kind === "tooSoon") return { kind: "tooSoon", pieceId: help.pieceId, soonestMs: at(help.soonestMin) };
+	const { load, ...rest } = help;
+	return { ...rest, kilnId: input.kilns[plan.loads[load]?.kiln ?? -1]?.id ?? "" };
+}

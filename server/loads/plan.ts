@@ -1,0 +1,51 @@
+import type { PlanViewPiece } from "@contract/loads";
+import { loadGlass } from "@db/queries/glass";
+import { loadKilns } from "@db/queries/kilns";
+import { waitingToPlan } from "@db/queries/waiting";
+import { endOfDayMs } from "@formats/time";
+import type { View } from "../house/view";
+import { calendarFirings } from "./models/calendar";
+import { houseSpans } from "./models/house-spans";
+import { loadKilnOf, schoolsFor } from "./models/plan-load";
+
+/** A plan reaches so far; who opens is looked for a week beyond. */
+const DAYS = 14;
+const MOST_PIECES = 400;
+const QUARTER_MS = 15 * 60_000;
+const DAY_MS = 86_400_000;
+
+/** What a plan over kilns and days is made from: pieces that wait, kilns and what is announced, when somebody is there. */
+export const plan: View<"plan"> = async ({ db, studio, now }) => {
+	const fromMs = Math.ceil(now.getTime() / QUARTER_MS) * QUARTER_MS;
+	const { there, mayStart } = houseSpans(studio, now, DAYS + 7);
+	const [{ rows, outlines, waiting }, { families }, kilns, booked] = await Promise.all([
+		waitingToPlan(db, MOST_PIECES),
+		loadGlass(db),
+		loadKilns(db),
+		calendarFirings(db, now, there, studio.timeZone),
+	]);
+	const tested = new Set(families.filter((family) => family.tested).map(({ id }) => id));
+	const pieces = rows
+		.filter(({ familyId }) => tested.has(familyId))
+		.map(
+			({ promised, readyFrom, ...piece }): PlanViewPiece => ({
+				...piece,
+				promised,
+				readyMs: readyFrom?.getTime() ?? fromMs,
+				promisedMs: promised === null ? null : endOfDayMs(promised, studio.timeZone),
+			}),
+		);
+	const { judge, coldWork, wrap } = studio.customs.usualHours;
+	return {
+		fromMs,
+		untilMs: fromMs + DAYS * DAY_MS,
+		...{ pieces, outlines, waiting, blocked: waiting - pieces.length, booked, there, mayStart },
+		families: families.filter(({ id }) => tested.has(id)),
+		kilns: kilns
+			.filter(({ kind, retired }) => kind === "electric" && !retired)
+			.map((row) => ({ id: row.id, name: row.name, ...loadKilnOf(row) })),
+		schools: schoolsFor(studio),
+		aloneHours: studio.customs.aloneHours,
+		between: { judge, coldWork, wrap },
+	};
+};

@@ -1,0 +1,204 @@
+import type { PlanView } from "@contract/loads";
+import type { ShownLoad, ShownPlan } from "@core/loading/plan/shown";
+import type { PlanName } from "@core/loading/plan/weights";
+import { useMemo, useState } from "react";
+import { Caution, Empty, Trouble } from "../../../forms/notice";
+import { useAct } from "../../../lib/api";
+import { useNow } from "../../../lib/clock";
+import { usePrefs } from "../../../lib/prefs";
+import { framed, type StationProps } from "../../../ui/frame/framed";
+import { LoadNav } from "../load-nav";
+import { Calendar } from "./calendar";
+import { FiringPanel } from "./firing-panel";
+import { HeldPanel } from "./held-panel";
+import { LoadPanel } from "./load-panel";
+import { Meaning } from "./meaning";
+import { PlanCards } from "./plan-cards";
+import { count } from "./plan-words";
+import { calendarFrame } from "./scale";
+import { useDragFiring } from "./use-drag-firing";
+import { usePlan } from "./use-plan";
+
+export default framed("plan", "load", PlanPage);
+
+const DAY_MS = 86_400_000;
+/** Later firings stay a proposal: they are planned again as pieces come in. */
+const ANNOUNCED_DAYS = 3;
+
+/** Two weeks of all kilns: three plans to choose from, what is announced, and what it means for who waits. */
+function PlanPage({ view }: StationProps<"plan">) {
+	const [name, setName] = useState<PlanName>("soonest");
+	const [days, setDays] = useState(9);
+	const [chosen, setChosen] = useState<string | null>(null);
+	const { timeZone } = usePrefs();
+	const nowMs = useNow(60);
+	const { plans, share, ms, stop } = usePlan(view);
+	const move = useAct("moveFiring");
+	const plan = plans[name];
+	const { kilns, fromMs, booked } = view;
+	const frame = useMemo(
+		() => calendarFrame(fromMs, days, kilns.length, timeZone),
+		[fromMs, days, kilns.length, timeZone],
+	);
+	const drag = useDragFiring(frame, kilns, nowMs, ({ id, kiln, startMs }) =>
+		move.mutate({ firingId: id, kilnId: kilns[kiln]?.id ?? "", startsAt: new Date(startMs).toISOString() }),
+	);
+	const heldFiring = booked.find(({ id }) => id === drag.held?.id);
+	const load = plan?.loads.find(({ key }) => key === chosen);
+	const firing = booked.find(({ id }) => id === chosen);
+	if (kilns.length === 0)
+		return (
+			<Empty title="There is no kiln to plan for">
+				<a className="btn btn-primary mt-4" href="/fire/kilns">
+					Write a kiln down
+				</a>
+			</Empty>
+		);
+	return (
+		<div className="flex h-full min-h-0 flex-col">
+			<LoadNav here="/load/plan">
+				<Searching share={share} ms={ms} isEmpty={view.pieces.length === 0} stop={stop} />
+			</LoadNav>
+			<div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)_300px] max-lg:block max-lg:overflow-y-auto">
+				<section aria-label="Plan" className="scroll-y flex flex-col gap-3 px-5 py-4">
+					<div className="flex items-end justify-between gap-3">
+						<h1 className="text-xl font-bold">
+							Two weeks, {count(kilns.length, "kiln")}, {count(view.pieces.length, "piece")} waiting
+						</h1>
+						<div role="group" aria-label="Days in sight" className="join">
+							{[5, 9, 14].map((n) => (
+								<button
+									key={n}
+									type="button"
+									aria-pressed={n === days}
+									className={`btn btn-sm join-item ${n === days ? "btn-secondary" : ""}`}
+									onClick={() => setDays(n)}
+								>
+									{n} days
+								</button>
+							))}
+						</div>
+					</div>
+					{view.pieces.length > 0 && (
+						<PlanCards
+							plans={plans}
+							chosen={name}
+							onChoose={(other) => {
+								setName(other);
+								setChosen(null);
+							}}
+						/>
+					)}
+					<Calendar {...{ view, plan, frame, drag, chosen }} onChoose={setChosen} />
+					{view.blocked > 0 && (
+						<p className="text-soft">
+							{count(view.blocked, "piece")} more {view.blocked === 1 ? "is" : "are"} in no plan: not measured, of
+							untested glass, or beyond the first 400. See the{" "}
+							<a className="underline" href="/load">
+								trays
+							</a>
+							.
+						</p>
+					)}
+					<Trouble error={move.error} />
+					<Caution>
+						Hours are computed, with two hours of slack a firing. Open by the kiln’s own temperature, never by the
+						calendar.
+					</Caution>
+				</section>
+				<section aria-label="What it means" className="scroll-y flex flex-col gap-4 border-l border-line px-5 py-4">
+					{drag.held && heldFiring ? (
+						<HeldPanel view={view} firing={heldFiring} held={drag.held} />
+					) : firing ? (
+						<FiringPanel firing={firing} view={view} onBack={() => setChosen(null)} />
+					) : load && plan ? (
+						<LoadPanel view={view} plan={plan} load={load} onBack={() => setChosen(null)} />
+					) : plan ? (
+						<Meaning view={view} plan={plan} />
+					) : (
+						<p className="text-soft">
+							{view.pieces.length === 0
+								? "No piece waits for a kiln. What runs and what was announced stands on the calendar."
+								: "Being planned …"}
+						</p>
+					)}
+					{plan && <Accept view={view} plan={plan} nowMs={nowMs} isSearching={share < 1} />}
+				</section>
+			</div>
+		</div>
+	);
+}
+
+/** True progress, and a way to take what there is. */
+function Searching({ share, ms, isEmpty, stop }: { share: number; ms: number; isEmpty: boolean; stop(): void }) {
+	if (isEmpty) return null;
+	if (share >= 1)
+		return <span className="figure text-soft">{ms > 0 ? `planned in ${(ms / 1000).toFixed(1)} s` : "stopped"}</span>;
+	return (
+		<>
+			<progress className="progress w-28" value={share} max={1} aria-label="Planning" />
+			<button type="button" className="btn btn-sm" onClick={stop}>
+				Enough
+			</button>
+		</>
+	);
+}
+
+/** Announces the firings of the next days, as far as their pieces wait already. */
+function Accept({
+	view,
+	plan,
+	nowMs,
+	isSearching,
+}: {
+	view: PlanView;
+	plan: ShownPlan;
+	nowMs: number;
+	isSearching: boolean;
+}) {
+	const accept = useAct("acceptPlan");
+	const seqs = new Map(view.pieces.map(({ id, seq }) => [id, seq]));
+	const soon = plan.loads.filter(({ isFirst, startMs }) => isFirst && startMs < nowMs + ANNOUNCED_DAYS * DAY_MS);
+	const wanted = (load: ShownLoad, firingId: string) => ({
+		firingId,
+		kilnId: load.kilnId,
+		startsAt: new Date(load.startMs).toISOString(),
+		pieces: load.pieceIds.map((pieceId) => ({ pieceId, seq: seqs.get(pieceId) ?? 0 })),
+	});
+	return (
+		<div className="foot bg-base-200 mt-auto flex flex-col gap-2">
+			<div role="status">
+				{accept.data && accept.data.accepted.length > 0 && (
+					<p className="font-semibold text-success">
+						{count(accept.data.accepted.length, "firing")} announced:{" "}
+						{accept.data.accepted.map(({ number }) => number).join(", ")}.{" "}
+						<a className="underline" href="/fire">
+							Go to Fire
+						</a>
+					</p>
+				)}
+				{accept.data?.refused.map(({ firingId, sentence }) => (
+					<p key={firingId} className="text-error">
+						Not announced: {sentence}
+					</p>
+				))}
+			</div>
+			<Trouble error={accept.error} />
+			{soon.length > 0 && (
+				<>
+					<button
+						type="button"
+						className="btn btn-primary btn-lg text-base"
+						disabled={accept.isPending || isSearching}
+						onClick={() => accept.send((newId) => ({ loads: soon.map((load) => wanted(load, newId())) }))}
+					>
+						{accept.isPending ? "Checking everything again …" : `Announce ${count(soon.length, "firing")}`}
+					</button>
+					<p className="text-[13px] text-soft">
+						Those of the next three days. Later ones stay a proposal and are planned again as pieces come in.
+					</p>
+				</>
+			)}
+		</div>
+	);
+}

@@ -1,0 +1,84 @@
+import { TURN_STEP_DEG } from "@core/loading/outlines/form";
+import type { Shelf } from "@core/loading/shelf";
+import type { ShelfDoc } from "@core/loading/shelf-doc";
+import { moved, pinned, takenOut, turned } from "@core/loading/shelf-doc";
+import { type PointerEvent as Pointer, useRef, useState } from "react";
+
+interface Shelved {
+	doc: ShelfDoc;
+	edit(change: (doc: ShelfDoc) => ShelfDoc, what?: string): void;
+}
+
+/** A step of the arrow keys, mm; with Shift. */
+const STEP_MM = 1;
+const STRIDE_MM = 10;
+
+const ARROWS: Record<string, [number, number]> = {
+	ArrowLeft: [-1, 0],
+	ArrowRight: [1, 0],
+	ArrowUp: [0, 1],
+	ArrowDown: [0, -1],
+};
+
+/** Moves pieces of a shelf by pointer, and turns, pins, moves and takes them out by keys. One drag is one step to undo. */
+export function useDragPiece(shelf: Shelf, { doc, edit }: Shelved, choose: (id: string) => void) {
+	const grip = useRef<{ id: string; dx: number; dy: number; drag: number } | null>(null);
+	const [drags, setDrags] = useState(0);
+	const at = (event: Pointer<SVGElement>): [number, number] => {
+		const svg = event.currentTarget.ownerSVGElement ?? (event.currentTarget as unknown as SVGSVGElement);
+		const p = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.getScreenCTM()?.inverse());
+		return [p.x, shelf.heightMm - p.y];
+	};
+	return (id: string) => ({
+		onPointerDown: (event: Pointer<SVGElement>) => {
+			const one = doc.laid.find((its) => its.id === id);
+			if (!one || event.button !== 0) return;
+			event.currentTarget.setPointerCapture(event.pointerId);
+			const [x, y] = at(event);
+			grip.current = { id, dx: one.xMm - x, dy: one.yMm - y, drag: drags };
+			setDrags(drags + 1);
+			choose(id);
+		},
+		onPointerMove: (event: Pointer<SVGElement>) => {
+			const held = grip.current;
+			if (held?.id !== id) return;
+			const [x, y] = at(event);
+			edit((before) => moved(before, id, x + held.dx, y + held.dy), `drag ${held.drag}`);
+		},
+		onPointerUp: () => {
+			grip.current = null;
+		},
+		onPointerCancel: () => {
+			grip.current = null;
+		},
+		onFocus: () => choose(id),
+		onKeyDown: (event: React.KeyboardEvent) => {
+			const change = changeBy(event, id, doc);
+			if (!change || event.ctrlKey || event.metaKey || event.altKey) return;
+			edit(change, event.key.startsWith("Arrow") ? `keys ${id}` : "");
+			event.preventDefault();
+			event.stopPropagation();
+		},
+	});
+}
+
+function changeBy(event: React.KeyboardEvent, id: string, doc: ShelfDoc): ((doc: ShelfDoc) => ShelfDoc) | undefined {
+	const arrow = ARROWS[event.key];
+	if (arrow) {
+		const by = event.shiftKey ? STRIDE_MM : STEP_MM;
+		const one = doc.laid.find((its) => its.id === id);
+		return one && ((before) => moved(before, id, one.xMm + arrow[0] * by, one.yMm + arrow[1] * by));
+	}
+	switch (event.key) {
+		case "r":
+			return (before) => turned(before, id, TURN_STEP_DEG);
+		case "R":
+			return (before) => turned(before, id, -TURN_STEP_DEG);
+		case "p":
+			return (before) => pinned(before, id);
+		case "Delete":
+			return (before) => takenOut(before, id);
+		default:
+			return undefined;
+	}
+}
