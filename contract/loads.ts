@@ -3,13 +3,15 @@ import type { CurvePoint } from "@core/firing/curve";
 import type { FuseLevel } from "@core/firing/level";
 import type { Ring } from "@core/geometry/region";
 import type { GlassFamily } from "@core/glass/family";
+import type { Release } from "@core/kit/mould";
 import type { MouldFoot } from "@core/loading/mould-foot";
 import type { BookedFiring, BookPiece, PlanBook } from "@core/loading/plan/book";
 import type { LoadProposal } from "@core/loading/propose";
+import type { PaperSize } from "@core/studio/customs";
 import { z } from "zod";
 import { assistant } from "./action";
-import { id, isDistinct, placeMm, seq } from "./fields";
-import type { HouseHours } from "./firings";
+import { id, isDistinct, placeMm, seq, words } from "./fields";
+import type { FiringCard, FiringPiece, HouseHours } from "./firings";
 import type { KilnCard } from "./kilns";
 import type { Pictures } from "./kits";
 import type { PieceBrief } from "./pieces";
@@ -44,6 +46,26 @@ export interface ProposalView extends LoadProposal {
 	cost: FiringCost | null;
 	plan: CurvePoint[];
 	air: CurvePoint[];
+}
+
+/** A piece of a load, and whether somebody saw it lie in its place. */
+export interface SheetPiece extends FiringPiece {
+	loadedAt: string | null;
+	/** The mould it is fired on. */
+	mould: string | null;
+	/** Opaque glass against the shelf: paper under it. */
+	needsPaper: boolean;
+}
+
+/** One load as it is laid into the kiln, on paper or by scanning. */
+export interface LoadSheetView {
+	firing: Omit<FiringCard, "pieces">;
+	/** In the order they are laid: from the far side to the near one, each row from the left. */
+	pieces: SheetPiece[];
+	pictures: Pictures;
+	paper: PaperSize;
+	/** Releases of the kiln’s shelves, as they are written down. */
+	shelves: { name: string; release: Release; usesSince: number }[];
 }
 
 /** A piece of a plan, with what the page has to know of it besides. */
@@ -124,6 +146,19 @@ export const actions = {
 		.asks(z.strictObject({ firingId: id, kilnId: id, startsAt: instant("The start").nullable() }))
 		.touches("loads", "firings", "pieces")
 		.answers<{ firingId: string }>(),
+	/** Somebody saw this piece lie in its place; said of what is not in this load, nothing is written and it says where it belongs. */
+	confirmPlace: assistant
+		.asks(z.strictObject({ firingId: id, code: words("The code", 20, 1) }))
+		.touches("loads")
+		.answers<
+			| { is: "placed"; pieceId: string; code: string; left: number }
+			| { is: "extra"; pieceId: string | null; code: string; sentence: string; mayReplace: boolean }
+		>(),
+	/** Another piece in the place of one that is missing: the load is checked and timed anew. */
+	replaceInLoad: assistant
+		.asks(z.strictObject({ firingId: id, outId: id, inId: id, inSeq: seq }))
+		.touches("loads", "firings", "pieces")
+		.answers<{ firingId: string }>(),
 	cancelFiring: assistant
 		.asks(z.strictObject({ firingId: id }))
 		.touches("loads", "firings", "pieces")
@@ -153,6 +188,11 @@ export const views = {
 		})
 		.of("pieces", "kits", "glass", "kilns", "studio")
 		.shows<ProposalView>(),
+	/** One load to be laid into its kiln: printed, or piece by piece by scanning. */
+	loadSheet: seenByAssistant
+		.given({ firing: id })
+		.of("pieces", "people", "kits", "glass", "kilns", "firings", "loads", "studio", "schedules", "stock")
+		.shows<LoadSheetView>(),
 	/** What a plan over kilns and days is made from; it is made in the page. */
 	plan: seenByAssistant
 		.given({})

@@ -1,4 +1,4 @@
-import ical, { ICalEventStatus } from "ical-generator";
+import ical, { ICalEventStatus, ICalEventTransparency } from "ical-generator";
 import { wallClockMs } from "./time";
 
 /** One evening as a calendar of somebody else shows it. Days and times in the studio's zone. */
@@ -17,8 +17,22 @@ export interface FeedEvening {
 	detail: string;
 }
 
+/** A firing as it stands on a calendar: from its start until it may be opened. */
+export interface FeedFiring {
+	id: string;
+	/** "Hopper kiln: firing 214". */
+	title: string;
+	detail: string;
+	start: Date;
+	openNotBefore: Date;
+}
+
 /** A calendar feed. Instants in UTC, so that no program has to know the zone. Source: RFC 5545. */
-export function calendarFeed(studio: { name: string; timeZone: string }, evenings: readonly FeedEvening[]): string {
+export function calendarFeed(
+	studio: { name: string; timeZone: string },
+	evenings: readonly FeedEvening[],
+	firings: readonly FeedFiring[] = [],
+): string {
 	const calendar = ical({ name: studio.name, prodId: { company: "Zephyr Flats", product: "Classes", language: "EN" } });
 	for (const one of evenings)
 		calendar.createEvent({
@@ -32,6 +46,13 @@ export function calendarFeed(studio: { name: string; timeZone: string }, evening
 			description: [one.detail, one.about].filter(Boolean).join("\n"),
 			...(one.room && { location: one.room }),
 			status: one.cancelled ? ICalEventStatus.CANCELLED : ICalEventStatus.CONFIRMED,
+		});
+	for (const { id, title, detail, start, openNotBefore } of firings)
+		calendar.createEvent({
+			...{ id: `${id}@zephyr-flats`, stamp: start, start, end: openNotBefore },
+			...{ summary: title, description: detail },
+			// A kiln is busy; nobody is.
+			transparency: ICalEventTransparency.TRANSPARENT,
 		});
 	return calendar.toString();
 }

@@ -3,7 +3,7 @@ import type { PlanStep } from "@core/loading/plan/piece-jobs";
 import { effectiveOf, type WaitingPiece } from "@core/loading/propose";
 import { asc, eq, inArray, type SQL, sql } from "drizzle-orm";
 import type { Reader } from "../connect";
-import { kitVersion, mould, piece, student } from "../schema";
+import { glass, kitVersion, mould, piece, student } from "../schema";
 
 const outlineOf = (reading: { outline?: Ring } | null): Ring | undefined =>
 	reading?.outline && reading.outline.length > 2 ? reading.outline : undefined;
@@ -120,4 +120,23 @@ export async function roomOf(
 			}),
 		),
 	};
+}
+
+/** Kit versions with opaque glass on their lowest layer: it picks up shelf wash. */
+export async function opaqueBelow(reader: Reader, versionIds: readonly string[]): Promise<Set<string>> {
+	const ids = [...new Set(versionIds)];
+	if (ids.length === 0) return new Set();
+	const opaque = new Set(
+		(await reader.select({ id: glass.id }).from(glass).where(eq(glass.opacity, "opalescent"))).map(({ id }) => id),
+	);
+	const rows = await reader
+		.select({ id: kitVersion.id, document: kitVersion.document })
+		.from(kitVersion)
+		.where(inArray(kitVersion.id, ids));
+	return new Set(
+		rows.flatMap(({ id, document: { parts } }) => {
+			const lowest = Math.min(...parts.map(({ layer }) => layer));
+			return parts.some((part) => part.layer === lowest && "glassId" in part && opaque.has(part.glassId)) ? [id] : [];
+		}),
+	);
 }

@@ -1,15 +1,33 @@
 import { timingSafeEqual } from "node:crypto";
 import { addDays } from "@core/calendar/days";
+import { LEVEL_WORDS } from "@core/firing/level";
 import type { Database } from "@db/connect";
 import { sessionsBetween } from "@db/queries/courses";
-import { loadStudio } from "@db/queries/studio";
+import { loadKilns } from "@db/queries/kilns";
+import { loadStudio, type Studio } from "@db/queries/studio";
 import { course } from "@db/schema";
-import { calendarFeed } from "@formats/calendar-feed";
+import { calendarFeed, type FeedFiring } from "@formats/calendar-feed";
 import { dayOf } from "@formats/time";
+import { calendarFirings } from "../loads/models/calendar";
+import { houseSpans } from "../loads/models/house-spans";
 
 /** What other calendars are shown, days back and on. */
 const BACK = 90;
 const ON = 400;
+
+/** Announced and running firings with their kilns. */
+async function firingsFor(db: Database, studio: Studio, now: Date): Promise<FeedFiring[]> {
+	const { there } = houseSpans(studio, now, 21);
+	const kilns = new Map((await loadKilns(db)).map(({ id, name }) => [id, name]));
+	const firings = await calendarFirings(db, now, there, studio.timeZone);
+	return firings.map(({ id, kilnId, number, state, level, pieces, from, coolMs }) => ({
+		id,
+		title: `${kilns.get(kilnId) ?? "Kiln"}: firing ${number}`,
+		detail: `${LEVEL_WORDS[level]}, ${pieces} ${pieces === 1 ? "piece" : "pieces"}; ${state === "running" ? "it runs" : "announced"}. Ends when it may be opened at the soonest; go by the kiln’s own temperature.`,
+		start: new Date(from),
+		openNotBefore: new Date(coolMs),
+	}));
+}
 
 /** The calendar as iCalendar text, for whoever has the key; undefined for anybody else. Names of students are not in it. */
 export async function feedFor(db: Database, key: string, now: Date): Promise<string | undefined> {
@@ -27,5 +45,6 @@ export async function feedFor(db: Database, key: string, now: Date): Promise<str
 			about: aboutOf.get(one.courseId) ?? "",
 			detail: `${one.students} of ${one.places} places taken${one.waiting > 0 ? `, ${one.waiting} wait` : ""}`,
 		})),
+		await firingsFor(db, studio, now),
 	);
 }

@@ -44,6 +44,17 @@ export function StartForm({ firing }: { firing: FiringCard }) {
 	const openAt = new Date(useNow(60) + firing.openS * 1000).toISOString();
 	return (
 		<form className="flex flex-col gap-3" noValidate onSubmit={form.submit}>
+			{firing.pieces.length > 0 && (
+				<p>
+					<a className="underline" href={`/load/lay?firing=${firing.id}`}>
+						Lay it in by scanning
+					</a>{" "}
+					·{" "}
+					<a className="underline" href={`/load/sheet?firing=${firing.id}`}>
+						print map and lists
+					</a>
+				</p>
+			)}
 			<HouseHoursLines house={firing.house} openAt={openAt} />
 			<CostLine cost={firing.cost} />
 			{standIn ? (

@@ -43,6 +43,16 @@ export function FiringPanel({ firing, view, onBack }: { firing: CalendarFiring; 
 					before you let go.
 				</p>
 			)}
+			{isPlanned && firing.pieces > 0 && (
+				<div className="flex gap-2">
+					<a className="btn btn-primary grow" href={`/load/lay?firing=${firing.id}`}>
+						Lay it in
+					</a>
+					<a className="btn grow" href={`/load/sheet?firing=${firing.id}`}>
+						Print it
+					</a>
+				</div>
+			)}
 			<a className="btn" href={`/fire?firing=${firing.id}`}>
 				See it at Fire
 			</a>

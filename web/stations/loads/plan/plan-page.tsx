@@ -21,6 +21,8 @@ import { usePlan } from "./use-plan";
 
 export default framed("plan", "load", PlanPage);
 
+type Announcing = ReturnType<typeof useAct<"acceptPlan">>;
+
 const DAY_MS = 86_400_000;
 /** Later firings stay a proposal: they are planned again as pieces come in. */
 const ANNOUNCED_DAYS = 3;
@@ -34,6 +36,8 @@ function PlanPage({ view }: StationProps<"plan">) {
 	const nowMs = useNow(60);
 	const { plans, share, ms, stop } = usePlan(view);
 	const move = useAct("moveFiring");
+	/** Kept here: the plan that was announced goes away. */
+	const accept = useAct("acceptPlan");
 	const plan = plans[name];
 	const { kilns, fromMs, booked } = view;
 	const frame = useMemo(
@@ -100,6 +104,9 @@ function PlanPage({ view }: StationProps<"plan">) {
 							.
 						</p>
 					)}
+					<div role="status">
+						<Announced answer={accept.data} />
+					</div>
 					<Trouble error={move.error} />
 					<Caution>
 						Hours are computed, with two hours of slack a firing. Open by the kiln’s own temperature, never by the
@@ -122,7 +129,7 @@ function PlanPage({ view }: StationProps<"plan">) {
 								: "Being planned …"}
 						</p>
 					)}
-					{plan && <Accept view={view} plan={plan} nowMs={nowMs} isSearching={share < 1} />}
+					{plan && <Accept view={view} plan={plan} nowMs={nowMs} isSearching={share < 1} accept={accept} />}
 				</section>
 			</div>
 		</div>
@@ -145,18 +152,41 @@ function Searching({ share, ms, isEmpty, stop }: { share: number; ms: number; is
 }
 
 /** Announces the firings of the next days, as far as their pieces wait already. */
+/** What came of announcing: said where it stays, for the plan is another one then. */
+function Announced({ answer }: { answer: Announcing["data"] }) {
+	if (!answer) return null;
+	return (
+		<>
+			{answer.accepted.length > 0 && (
+				<p className="font-semibold text-success">
+					{count(answer.accepted.length, "firing")} announced: {answer.accepted.map(({ number }) => number).join(", ")}.{" "}
+					<a className="underline" href="/fire">
+						Go to Fire
+					</a>
+				</p>
+			)}
+			{answer.refused.map(({ firingId, sentence }) => (
+				<p key={firingId} className="text-error">
+					Not announced: {sentence}
+				</p>
+			))}
+		</>
+	);
+}
+
 function Accept({
 	view,
 	plan,
 	nowMs,
 	isSearching,
+	accept,
 }: {
 	view: PlanView;
 	plan: ShownPlan;
 	nowMs: number;
 	isSearching: boolean;
+	accept: Announcing;
 }) {
-	const accept = useAct("acceptPlan");
 	const seqs = new Map(view.pieces.map(({ id, seq }) => [id, seq]));
 	const soon = plan.loads.filter(({ isFirst, startMs }) => isFirst && startMs < nowMs + ANNOUNCED_DAYS * DAY_MS);
 	const wanted = (load: ShownLoad, firingId: string) => ({
@@ -167,22 +197,6 @@ function Accept({
 	});
 	return (
 		<div className="foot bg-base-200 mt-auto flex flex-col gap-2">
-			<div role="status">
-				{accept.data && accept.data.accepted.length > 0 && (
-					<p className="font-semibold text-success">
-						{count(accept.data.accepted.length, "firing")} announced:{" "}
-						{accept.data.accepted.map(({ number }) => number).join(", ")}.{" "}
-						<a className="underline" href="/fire">
-							Go to Fire
-						</a>
-					</p>
-				)}
-				{accept.data?.refused.map(({ firingId, sentence }) => (
-					<p key={firingId} className="text-error">
-						Not announced: {sentence}
-					</p>
-				))}
-			</div>
 			<Trouble error={accept.error} />
 			{soon.length > 0 && (
 				<>

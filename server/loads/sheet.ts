@@ -1,0 +1,45 @@
+import type { SheetPiece } from "@contract/loads";
+import { layingOrder } from "@core/loading/laying-order";
+import { placesIn } from "@db/queries/firings";
+import { loadKiln } from "@db/queries/kilns";
+import { picturesOf } from "@db/queries/pictures";
+import { opaqueBelow } from "@db/queries/waiting";
+import { firing } from "@db/schema";
+import { eq } from "drizzle-orm";
+import { firingCards } from "../firings/models/cards";
+import { inTheBook } from "../house/refusal";
+import type { View } from "../house/view";
+import { moulds as mouldTable } from "./models/moulds";
+
+/** One load as it is laid into its kiln: every piece with its place, its mould, and whether it was seen there. */
+export const loadSheet: View<"loadSheet"> = async (context, params) => {
+	const { db, studio } = context;
+	const [found] = await firingCards(context, eq(firing.id, params.firing), 1);
+	const { pieces, ...card } = inTheBook(found, "firing");
+	const places = new Map((await placesIn(db, card.id)).map((one) => [one.pieceId, one]));
+	const [names, opaque, row] = await Promise.all([
+		mouldTable(db, pieces),
+		opaqueBelow(
+			db,
+			pieces.flatMap(({ kitVersionId }) => kitVersionId ?? []),
+		),
+		loadKiln(db, card.kiln.id),
+	]);
+	const order = layingOrder(pieces.map(({ place }) => place));
+	return {
+		firing: card,
+		pieces: pieces
+			.map(
+				(piece): SheetPiece => ({
+					...piece,
+					loadedAt: places.get(piece.id)?.loadedAt?.toISOString() ?? null,
+					mould: names.get(piece.id) ?? null,
+					needsPaper: opaque.has(piece.kitVersionId ?? ""),
+				}),
+			)
+			.sort((a, b) => order.indexOf(a.id) - order.indexOf(b.id)),
+		pictures: await picturesOf(db, pieces),
+		paper: studio.customs.paper,
+		shelves: row?.shelves ?? [],
+	};
+};

@@ -1,0 +1,139 @@
+import type { LoadSheetView } from "@contract/loads";
+import { LEVEL_WORDS } from "@core/firing/level";
+import { dayAndClock } from "@formats/time";
+import { useFigure, usePrefs } from "../../lib/prefs";
+import { framed, type StationProps } from "../../ui/frame/framed";
+import PrintButton from "../../ui/print-button";
+import { SegmentList } from "../../ui/segment-list";
+import { lying, ShelfMap } from "../../ui/shelf-map";
+import { shelfOf } from "../../ui/shelf-path";
+
+export default framed("loadSheet", "load", LoadSheet);
+
+/** Width of the map on paper, mm: what A4 and Letter both hold. */
+const MAP_MM = 172;
+
+/** A load on paper: the map to scale with codes and names, the order it is laid in, the firing, and what lies under the glass. */
+function LoadSheet({ view, frame }: StationProps<"loadSheet">) {
+	const { firing, pieces, pictures, paper } = view;
+	const { timeZone } = usePrefs();
+	const shelf = shelfOf(firing.kiln);
+	const scale = shelf.widthMm / MAP_MM;
+	return (
+		<div
+			className={`scroll-y h-full bg-white p-6 text-black print:h-auto print:overflow-visible print:p-0 paper-${paper}`}
+		>
+			<div className="no-print mb-4 flex items-center gap-3">
+				<h1 className="mr-auto">Load of firing {firing.number}</h1>
+				<a className="btn" href={`/load/lay?firing=${firing.id}`}>
+					Lay it by scanning
+				</a>
+				<PrintButton />
+			</div>
+			<header className="flex items-baseline justify-between border-b border-black pb-1">
+				<p className="text-xl font-bold">
+					Firing <span className="figure">{firing.number}</span>, {firing.kiln.name}
+				</p>
+				<p className="figure">
+					{firing.family.label}, {LEVEL_WORDS[firing.level]}, {pieces.length} {pieces.length === 1 ? "piece" : "pieces"}
+					{firing.startsAt && <>; start {dayAndClock(firing.startsAt, timeZone)}</>}
+				</p>
+			</header>
+			<div className="mx-auto my-3 break-inside-avoid" data-width-mm={MAP_MM}>
+				<ShelfMap
+					className="max-h-[150mm]"
+					shelf={shelf}
+					clearanceMm={frame.clearanceMm}
+					doorSide={firing.kiln.doorSide}
+					zones={firing.kiln.zones}
+					pieces={pieces.flatMap((one) => lying(one, one.place, pictures))}
+				/>
+				<p className="figure text-center text-[12px]">
+					shelf {Math.round(shelf.widthMm)} × {Math.round(shelf.heightMm)} mm, drawn about 1 :{" "}
+					{Math.max(1, scale).toFixed(1)}; the line measures 100 mm of the shelf
+				</p>
+			</div>
+			<div className="grid grid-cols-2 gap-6">
+				<Positions pieces={pieces} />
+				<div className="flex flex-col gap-4">
+					<section className="break-inside-avoid">
+						<h2 className="font-bold">Schedule</h2>
+						<SegmentList schedule={firing.schedule} setBy={firing.setBy} airMin={firing.airMin} pieces={pieces} />
+						<p className="figure">
+							open not before {(firing.openS / 3600).toFixed(1)} h after its start; below 50 °C; {firing.kwh.toFixed(1)}{" "}
+							kWh
+						</p>
+					</section>
+					<Under view={view} />
+				</div>
+			</div>
+		</div>
+	);
+}
+
+function Positions({ pieces }: Pick<LoadSheetView, "pieces">) {
+	const figure = useFigure();
+	return (
+		<section>
+			<h2 className="font-bold">In this order, from the far side</h2>
+			<table className="w-full text-left">
+				<thead>
+					<tr className="border-b border-black">
+						<th className="pr-2">№</th>
+						<th>piece</th>
+						<th className="text-right">from left</th>
+						<th className="text-right">from the near side</th>
+						<th className="text-right">turned</th>
+					</tr>
+				</thead>
+				<tbody>
+					{pieces.map(({ id, code, student, place }, i) => (
+						<tr key={id} className="break-inside-avoid border-b border-black/25">
+							<td className="figure pr-2">{i + 1}</td>
+							<td>
+								<b className="figure">{code}</b> {student}
+							</td>
+							<td className="figure text-right">{figure({ mm: place.xMm })}</td>
+							<td className="figure text-right">{figure({ mm: place.yMm })}</td>
+							<td className="figure text-right">{place.turnDeg === 0 ? "–" : `${Math.round(place.turnDeg)}°`}</td>
+						</tr>
+					))}
+				</tbody>
+			</table>
+			<p className="text-[12px]">Measured to the middle of each piece.</p>
+		</section>
+	);
+}
+
+/** What lies under the glass: moulds, paper, fibre, and the state of the shelf. */
+function Under({ view: { pieces, shelves } }: { view: LoadSheetView }) {
+	const moulds = new Map<string, number>();
+	for (const { mould } of pieces) if (mould) moulds.set(mould, (moulds.get(mould) ?? 0) + 1);
+	const onPaper = pieces.filter(({ needsPaper }) => needsPaper);
+	return (
+		<section className="break-inside-avoid">
+			<h2 className="font-bold">Under the glass</h2>
+			<ul>
+				{[...moulds].map(([name, n]) => (
+					<li key={name}>
+						☐ <b className="figure">{n}</b> × mould {name}: fresh wash or paper, vent open, piece centred
+					</li>
+				))}
+				{onPaper.length > 0 && (
+					<li>
+						☐ paper under{" "}
+						{onPaper.length === pieces.length ? "all of them" : onPaper.map(({ code }) => code).join(", ")}: opaque
+						glass picks up wash
+					</li>
+				)}
+				{shelves.map(({ name, release, usesSince }) => (
+					<li key={name}>
+						☐ shelf {name}: {release}, {usesSince} {usesSince === 1 ? "firing" : "firings"} since it was renewed
+					</li>
+				))}
+				<li>☐ fibre under metal and under tips that reach over nothing, as the kit sheet says</li>
+				<li>☐ nothing touches; nothing over the dotted line</li>
+			</ul>
+		</section>
+	);
+}
