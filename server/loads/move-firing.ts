@@ -5,7 +5,7 @@ import { refuseAtKiln } from "../firings/models/hands";
 import type { Context, UseCase } from "../house/context";
 import { inTheBook, Refusal } from "../house/refusal";
 import { lockedKiln, refuseRetired } from "../kilns/models/kiln";
-import { refuseTaken } from "./models/announce";
+import { LAY_PASSES, refuseTaken } from "./models/announce";
 import { planLoad } from "./models/plan-load";
 
 /** Gives an announced firing another hour, or another kiln, where it is laid and timed anew. */
@@ -28,7 +28,7 @@ async function laidAnew({ tx, studio }: Context, firingId: string, kilnId: strin
 	if (places.length === 0)
 		throw new Refusal("invalid", `“${what || "This firing"}” has no pieces to lay anew: plan it on the other kiln.`);
 	const ids = places.map(({ pieceId }) => pieceId);
-	const { proposal } = await planLoad(tx, studio, kilnId, ids);
+	const { proposal } = await planLoad(tx, studio, kilnId, ids, { passes: LAY_PASSES });
 	if (proposal.leftIds.length > 0)
 		throw new Refusal("conflict", `${proposal.leftIds.length} of its pieces do not fit on the other kiln’s shelf.`);
 	for (const { id, ...lies } of proposal.places)

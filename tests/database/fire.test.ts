@@ -60,9 +60,9 @@ describe("schedules", () => {
 				.then(() => firingId);
 		};
 		const first = await plan(kept);
-		expect((await refusal(plan(kept))).message).toContain("already has firing");
-		await studio.act("cancelFiring", { firingId: first });
+		// Several may be planned ahead.
 		const second = await plan(kept);
+		await studio.act("cancelFiring", { firingId: first });
 		const versions = await studio.db.select().from(scheduleVersion).where(eq(scheduleVersion.keptId, scheduleId));
 		expect(versions.map(({ version, revision }) => [version, revision])).toEqual([[1, 2]]);
 		await studio.act("cancelFiring", { firingId: second });

@@ -66,6 +66,7 @@ async function paramsOf(view: ViewName): Promise<Record<string, string>> {
 		kit: { id: some[0]?.id ?? "" },
 		kitVersion: { id: some.find(({ issued }) => issued > 0)?.id ?? "", version: "1" },
 		proposal: { kiln: free[0]?.id ?? "", pieces: waiting.map(({ id }) => id).join(",") },
+		loadSheet: { firing: all.find(({ state }) => state === "planned")?.id ?? all[0]?.id ?? "" },
 		readings: { firing: all.find(({ state }) => state === "running")?.id ?? "" },
 		schedule: { firing: all.find(({ state }) => state === "planned")?.id ?? all[0]?.id ?? "" },
 		kiln: { id: free[0]?.id ?? "" },

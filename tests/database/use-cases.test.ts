@@ -207,7 +207,7 @@ describe("loads and firings", () => {
 		const accepted = await studio.act("acceptLoad", chosen);
 		expect(await studio.act("acceptLoad", chosen)).toEqual(accepted); // sent twice, planned once
 		expect((await refusal(studio.act("acceptLoad", { ...chosen, firingId: randomUUID() }))).message).toContain(
-			"already has firing",
+			"changed while you were planning",
 		);
 
 		const start = new Date();

@@ -11,6 +11,7 @@ export const VIEWS = [
 	"/bench",
 	"/dry",
 	"/load",
+	"/load/plan",
 	"/fire",
 	"/fire/schedule",
 	"/fire/kilns",

@@ -60,7 +60,8 @@ export function planInputOf(book: PlanBook): PlanInput {
 			...{ id: piece.id, code: piece.code, group },
 			jobs: jobsOf({ ...piece, kitOutline: book.outlines[kitVersionId ?? ""] }, route, book.between, forms),
 			readyMin: Math.max(0, minuteOf(readyMs)),
-			promisedMin: promisedMs === null ? null : minuteOf(promisedMs),
+			// Down: who is home at midnight is home a day late.
+			promisedMin: promisedMs === null ? null : Math.floor((promisedMs - book.fromMs) / MINUTE),
 			tailMin: Math.round((book.between.judge + book.between.wrap) * 60),
 		})),
 		kilns: book.kilns.map((kiln) => ({

@@ -16,7 +16,7 @@ import { planLoad } from "./plan-load";
 type Wanted = ActionInput<"acceptLoad">;
 
 /** Orders of laying that are tried where nobody said where the pieces lie: the page tried more. */
-const LAY_PASSES = 12;
+export const LAY_PASSES = 12;
 
 /** Turns a proposal into an announced firing, after checking everything again against pieces and kiln as they are now. */
 export async function announce(context: Context, wanted: Wanted): Promise<{ firingId: string; number: number }> {

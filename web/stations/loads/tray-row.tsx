@@ -88,7 +88,7 @@ function PieceLine({ piece, isIn, toggle }: { piece: Piece; isIn: boolean; toggl
 					</span>
 					<span className="figure block text-[12.5px] text-soft">
 						cools as {figure({ mm: piece.effectiveMm })}
-						{piece.hadLevel && `, ${piece.hadLevel === "firePolish" ? "fire polished" : "fused"} before`}
+						{piece.hadLevel && ", fused"}
 					</span>
 				</span>
 				{piece.promise && piece.promise !== "ok" && <PromiseMark state={piece.promise} />}

@@ -1,0 +1,259 @@
+import { randomUUID } from "node:crypto";
+import { addDays } from "@core/calendar/days";
+import { planInputOf } from "@core/loading/plan/book";
+import { problemOf } from "@core/loading/plan/problem";
+import { searchPlan } from "@core/loading/plan/search";
+import type { Plan } from "@core/loading/plan/types";
+import { PLAN_WEIGHTS } from "@core/loading/plan/weights";
+import { firing, firingPlace, piece } from "@db/schema";
+import { dayOf, wallClockMs } from "@formats/time";
+import { feedFor } from "@server/courses/feed";
+import { eq } from "drizzle-orm";
+import ICAL from "ical.js";
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import { wrongWithPlan } from "../support/plan-checker";
+import { refusal } from "../support/refusal";
+import { wrongOnShelf } from "../support/shelf-checker";
+import { type DemoStudio, demoStudio } from "../support/studio";
+
+let studio: DemoStudio;
+beforeAll(async () => {
+	studio = await demoStudio();
+});
+afterAll(() => studio.close());
+
+const ZONE = async () => (await studio.see("frame")).timeZone;
+
+async function kilnNamed(name: string) {
+	const kiln = (await studio.see("load")).kilns.find((one) => one.name === name);
+	if (!kiln) throw new Error(name);
+	return kiln;
+}
+
+/** The largest tray, as the load station shows it now. */
+async function tray() {
+	const { trays } = await studio.see("load");
+	const largest = [...trays].sort((a, b) => b.pieces.length - a.pieces.length)[0];
+	if (!largest) throw new Error("nothing waits");
+	return largest.pieces.map(({ id, seq, code }) => ({ pieceId: id, seq, code }));
+}
+const chosen = (all: Awaited<ReturnType<typeof tray>>) => all.map(({ pieceId, seq }) => ({ pieceId, seq }));
+
+/** Ten in the morning of a coming working day, so many days on. */
+async function morning(days: number): Promise<string> {
+	const zone = await ZONE();
+	return new Date(wallClockMs(addDays(dayOf(new Date(), zone), days), "10:00", zone)).toISOString();
+}
+
+const planned: string[] = [];
+const plan = async (load: Omit<Parameters<typeof studio.act<"acceptLoad">>[1], "firingId">) => {
+	const firingId = randomUUID();
+	planned.push(firingId);
+	await studio.act("acceptLoad", { firingId, ...load });
+	return firingId;
+};
+beforeEach(async () => {
+	for (const firingId of planned.splice(0)) {
+		const [row] = await studio.db.select().from(firing).where(eq(firing.id, firingId));
+		if (row?.state === "planned") await studio.act("cancelFiring", { firingId });
+	}
+});
+
+describe("firings planned ahead", () => {
+	it("a kiln has several, each at its hour; two at one hour are refused by name, and nothing is written", async () => {
+		const silo = await kilnNamed("Silo kiln");
+		const all = await tray();
+		const first = await plan({ kilnId: silo.id, startsAt: await morning(2), pieces: chosen(all.slice(0, 2)) });
+		await plan({ kilnId: silo.id, startsAt: await morning(4), pieces: chosen(all.slice(2, 4)) });
+		const rest = all.slice(4, 5);
+		const clash = await refusal(plan({ kilnId: silo.id, startsAt: await morning(2), pieces: chosen(rest) }));
+		const { booked } = await studio.see("plan");
+		const number = booked.find(({ id }) => id === first)?.number;
+		expect(clash).toMatchObject({ status: 409 });
+		expect(clash.message).toContain(`Firing ${number} has this kiln`);
+		const [same] = await studio.db
+			.select()
+			.from(piece)
+			.where(eq(piece.id, rest[0]?.pieceId ?? ""));
+		expect(same?.state).toBe("queued");
+		const ahead = booked.filter(({ kilnId, state }) => kilnId === silo.id && state === "planned");
+		expect(ahead).toHaveLength(2);
+		for (const { from, peakMs, soakMs, doneMs, coolMs, to } of ahead)
+			expect([from, peakMs, soakMs, doneMs, coolMs, to]).toEqual(
+				[from, peakMs, soakMs, doneMs, coolMs, to].sort((a, b) => a - b),
+			);
+	});
+
+	it("of two people who announce the same piece one wins; the other sees why and keeps the rest", async () => {
+		const silo = await kilnNamed("Silo kiln");
+		const all = await tray();
+		const load = (pieces: typeof all, startsAt: string) => ({
+			firingId: randomUUID(),
+			kilnId: silo.id,
+			startsAt,
+			pieces: chosen(pieces),
+		});
+		const [mine, theirs, others] = [
+			load(all.slice(0, 2), await morning(2)),
+			load(all.slice(1, 3), await morning(4)),
+			load(all.slice(3, 4), await morning(6)),
+		];
+		planned.push(mine.firingId, theirs.firingId, others.firingId);
+		const one = await studio.act("acceptPlan", { loads: [mine] });
+		expect(one).toMatchObject({ accepted: [{ firingId: mine.firingId }], refused: [] });
+		const two = await studio.act("acceptPlan", { loads: [theirs, others] }, { role: "assistant" });
+		expect(two.accepted.map(({ firingId }) => firingId)).toEqual([others.firingId]);
+		expect(two.refused).toEqual([
+			{ firingId: theirs.firingId, sentence: expect.stringContaining(all[1]?.code ?? "?") },
+		]);
+		expect(await studio.db.select().from(firing).where(eq(firing.id, theirs.firingId))).toEqual([]);
+		// Sent again it is the same.
+		expect((await studio.act("acceptPlan", { loads: [others] })).accepted).toEqual(two.accepted);
+	});
+
+	it("one that was called off cannot be had again under its id", async () => {
+		const silo = await kilnNamed("Silo kiln");
+		const all = await tray();
+		const firingId = await plan({ kilnId: silo.id, pieces: chosen(all.slice(0, 1)) });
+		await studio.act("cancelFiring", { firingId });
+		const again = (await tray()).filter(({ pieceId }) => pieceId === all[0]?.pieceId);
+		expect(
+			(await refusal(studio.act("acceptLoad", { firingId, kilnId: silo.id, pieces: chosen(again) }))).message,
+		).toContain("was called off");
+	});
+
+	it("is given another hour or kiln: laid and timed anew there; never into another's hours, never once started", async () => {
+		const [silo, hopper] = [await kilnNamed("Silo kiln"), await kilnNamed("Hopper kiln")];
+		const all = await tray();
+		const first = await plan({ kilnId: silo.id, startsAt: await morning(2), pieces: chosen(all.slice(0, 2)) });
+		const second = await plan({ kilnId: silo.id, startsAt: await morning(4), pieces: chosen(all.slice(2, 4)) });
+		const row = async () => (await studio.db.select().from(firing).where(eq(firing.id, first)))[0];
+		const before = await row();
+		await studio.act("moveFiring", { firingId: first, kilnId: silo.id, startsAt: await morning(6) });
+		expect((await row())?.openS).toBe(before?.openS);
+		const onto = studio.act("moveFiring", { firingId: first, kilnId: silo.id, startsAt: await morning(4) });
+		expect((await refusal(onto)).message).toContain("has this kiln");
+		await studio.act("moveFiring", { firingId: first, kilnId: hopper.id, startsAt: await morning(6) });
+		expect(await row()).toMatchObject({ kilnId: hopper.id, scheduleVersionId: null });
+		expect((await row())?.openS).not.toBe(before?.openS);
+		await studio.act("startFiring", { firingId: second, speedUp: 3600, somebodyThere: true });
+		const started = studio.act("moveFiring", { firingId: second, kilnId: hopper.id, startsAt: await morning(8) });
+		expect((await refusal(started)).message).toContain("has started");
+	});
+
+	it("may hold a piece whose glue dries until then, but is not started before", async () => {
+		const [wet] = (await studio.see("load")).wet;
+		if (!wet) throw new Error("nothing is wet");
+		const hopper = await kilnNamed("Hopper kiln");
+		const pieces = [{ pieceId: wet.id, seq: wet.seq }];
+		expect((await refusal(plan({ kilnId: hopper.id, pieces }))).status).toBe(409);
+		const firingId = await plan({ kilnId: hopper.id, startsAt: await morning(5), pieces });
+		const silo = await kilnNamed("Silo kiln");
+		await studio.db.update(firing).set({ kilnId: silo.id }).where(eq(firing.id, firingId));
+		// The Silo kiln may still hold what an earlier test fired: then that is what is said.
+		const early = await refusal(studio.act("startFiring", { firingId, speedUp: 1, somebodyThere: true }));
+		expect(early.message).toMatch(/not dry yet|still holds/);
+	});
+});
+
+describe("a load laid by hand", () => {
+	it("lies as it was laid; too near or over the edge is refused with both names", async () => {
+		const hopper = await kilnNamed("Hopper kiln");
+		const all = (await tray()).slice(0, 2);
+		const [a, b] = all.map(({ pieceId }) => pieceId) as [string, string];
+		const at = (id: string, xMm: number, yMm: number, turnDeg = 0) => ({ id, xMm, yMm, turnDeg });
+		const lay = (...laid: ReturnType<typeof at>[]) => plan({ kilnId: hopper.id, pieces: chosen(all), laid });
+		expect((await refusal(lay(at(a, 150, 200), at(b, 200, 200)))).message).toContain(
+			`${all[0]?.code} and ${all[1]?.code}`,
+		);
+		expect((await refusal(lay(at(a, 20, 200), at(b, 300, 200)))).message).toContain(
+			`${all[0]?.code} lies over the edge`,
+		);
+		expect((await refusal(lay(at(a, 150, 200)))).message).toContain("no longer fit");
+		const firingId = await lay(at(a, 150, 200, 45), at(b, 330, 200));
+		const places = await studio.db.select().from(firingPlace).where(eq(firingPlace.firingId, firingId));
+		const lies = places.map(({ pieceId, outline, ...one }) => ({ ...one, id: pieceId, outline: outline ?? [] }));
+		expect(lies.find(({ id }) => id === a)).toMatchObject({ xMm: 150, yMm: 200, turnDeg: 45 });
+		const shelf = {
+			widthMm: hopper.shelfWidthMm,
+			heightMm: hopper.shelfHeightMm,
+			marginMm: hopper.marginMm,
+			shape: hopper.shelfShape,
+		};
+		expect(wrongOnShelf(lies, shelf, 5)).toEqual([]);
+		const shown = (await studio.see("fire")).firings.find(({ id }) => id === firingId);
+		expect(shown?.pieces.find(({ id }) => id === a)?.place).toMatchObject({ turnDeg: 45 });
+	});
+
+	it("only its schedule is asked for where the page laid it: for all of its pieces, however many the shelf holds", async () => {
+		const silo = await kilnNamed("Silo kiln");
+		const ids = (await tray()).map(({ pieceId }) => pieceId).join(",");
+		const shown = await studio.see("proposal", { kiln: silo.id, pieces: ids, lay: "no" });
+		expect(shown.places).toEqual([]);
+		expect(Object.keys(shown.costHours)).toHaveLength(ids.split(",").length);
+	});
+});
+
+describe("laid in by scanning", () => {
+	it("each piece is confirmed in its place; what is not in the load says where it is", async () => {
+		const hopper = await kilnNamed("Hopper kiln");
+		const all = await tray();
+		const [a, b, other] = all as [(typeof all)[0], (typeof all)[0], (typeof all)[0]];
+		const firingId = await plan({ kilnId: hopper.id, startsAt: await morning(9), pieces: chosen([a, b]) });
+		const scan = (code: string) => studio.act("confirmPlace", { firingId, code });
+		expect(await scan(a.code.toLowerCase())).toMatchObject({ is: "placed", pieceId: a.pieceId, left: 1 });
+		expect(await scan(a.code)).toMatchObject({ is: "placed", left: 1 });
+		expect(await scan(other.code)).toMatchObject({
+			is: "extra",
+			mayReplace: true,
+			sentence: expect.stringContaining("waits for a kiln"),
+		});
+		expect((await refusal(scan("XXXXX"))).message).toContain("no piece’s code");
+		const sheet = await studio.see("loadSheet", { firing: firingId });
+		expect(sheet.pieces.filter(({ loadedAt }) => loadedAt).map(({ id }) => id)).toEqual([a.pieceId]);
+		const near = sheet.pieces.map(({ place }) => place.yMm);
+		expect(near[0]).toBeGreaterThanOrEqual((near[1] ?? 0) - 40);
+
+		await studio.act("replaceInLoad", { firingId, outId: b.pieceId, inId: other.pieceId, inSeq: other.seq });
+		const after = await studio.see("loadSheet", { firing: firingId });
+		expect(after.pieces.map(({ id }) => id).sort()).toEqual([a.pieceId, other.pieceId].sort());
+		expect(after.pieces.every(({ loadedAt }) => loadedAt)).toBe(true);
+		const { trays } = await studio.see("load");
+		expect(trays.flatMap(({ pieces }) => pieces.map(({ id }) => id))).toContain(b.pieceId);
+		const again = studio.act("replaceInLoad", { firingId, outId: a.pieceId, inId: b.pieceId, inSeq: b.seq });
+		expect((await refusal(again)).status).toBe(409);
+	});
+});
+
+describe("the book that a plan is made from", () => {
+	it("holds all that waits with its outlines, what is announced, and hours; a plan of it breaks no rule (independent checker)", async () => {
+		const silo = await kilnNamed("Silo kiln");
+		const all = await tray();
+		const firingId = await plan({ kilnId: silo.id, startsAt: await morning(3), pieces: chosen(all.slice(0, 1)) });
+		const book = await studio.see("plan");
+		expect(book.waiting).toBe(book.pieces.length + book.blocked);
+		expect(book.pieces.some(({ kitVersionId }) => (book.outlines[kitVersionId ?? ""]?.length ?? 0) > 2)).toBe(true);
+		expect(book.booked.find(({ id }) => id === firingId)).toMatchObject({ isDated: true, pieces: 1, kilnId: silo.id });
+		const input = planInputOf(book);
+		let found: Plan | undefined;
+		for (found of searchPlan(problemOf(input), PLAN_WEIGHTS.soonest, 5));
+		expect(found?.figures.left).toEqual([]);
+		expect(wrongWithPlan(input, found as Plan, false, 120)).toEqual([]);
+	});
+});
+
+describe("the calendar feed", () => {
+	it("shows announced firings from their start until they may be opened, without names of students", async () => {
+		const silo = await kilnNamed("Silo kiln");
+		const startsAt = await morning(3);
+		const firingId = await plan({ kilnId: silo.id, startsAt, pieces: chosen((await tray()).slice(0, 1)) });
+		const { path } = await studio.act("makeCalendarLink", { on: true });
+		const text = (await feedFor(studio.db, path?.match(/([\w-]{32})\.ics$/)?.[1] ?? "", new Date())) ?? "";
+		const events = new ICAL.Component(ICAL.parse(text)).getAllSubcomponents("vevent").map((one) => new ICAL.Event(one));
+		const its = events.find(({ uid }) => uid === `${firingId}@zephyr-flats`);
+		expect(its?.startDate.toJSDate().toISOString()).toBe(startsAt);
+		expect(its?.summary).toContain("Silo kiln: firing");
+		const [fired] = await studio.db.select().from(firing).where(eq(firing.id, firingId));
+		expect(its?.duration.toSeconds()).toBeCloseTo(fired?.openS ?? 0, -1);
+	});
+});
