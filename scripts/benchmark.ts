@@ -9,7 +9,7 @@ import { stackOf } from "@core/stack/stack";
 import { surveyOf } from "@core/stack/survey";
 import { cutRows, exactRow, largeRow, mendRow, packerRows } from "./benchmark-cut";
 import { recordRows, simulationRows } from "./benchmark-fire";
-import { shelfRows } from "./benchmark-load";
+import { planRows, shelfRows } from "./benchmark-load";
 import { stationRows } from "./benchmark-stations";
 
 /** How long a kit's reading, a simulated firing and a kiln's record take; writes docs/benchmarks.md. */
@@ -124,8 +124,20 @@ const simulations = await simulationRows();
 const records = await recordRows();
 const stations = await stationRows();
 const shelves = shelfRows();
+const plans = planRows();
 const [cuts, large, packers, exact, mend] = [cutRows(), largeRow(), packerRows(), await exactRow(), mendRow()];
-for (const line of [...simulations, ...records, ...stations, ...cuts, large, ...shelves, ...packers, exact, mend])
+for (const line of [
+	...simulations,
+	...records,
+	...stations,
+	...cuts,
+	large,
+	...shelves,
+	...plans,
+	...packers,
+	exact,
+	mend,
+])
 	console.log(line);
 
 /** What follows this heading was measured in a browser, by `npm run benchmark:frames`, and is written by hand. */
@@ -200,12 +212,20 @@ After something broke the rest of a glass is laid anew in 12 passes. ${mend}
 
 ## Full shelves
 
-Sixty pieces waiting, six class sets of ten, over twelve studios; boxes, no clearance. _Before_: one order, on a round or eight-sided shelf
-within its largest square. _Now_: the best of several orders within the true outline.
+Sixty pieces waiting, six class sets of ten, over eight studios, no clearance; glass on the shelf. _Boxes_: one order, on a round or
+eight-sided shelf within its largest square. _First_: usual orders of the true outlines. _Best_: after 60 orders more.
 
-| shelf | before, % | now, % | ms |
-|---|---|---|---|
+| shelf | pieces | boxes, % | first, % | ms | best, % | ms |
+|---|---|---|---|---|---|---|
 ${shelves.join("\n")}
+
+## Plans over kilns and days
+
+Three kilns, 14 days, made-up studios of classes and single pieces; mean of three. Costs by each plan's own weights.
+
+| pieces waiting | plan | first, ms | all, ms | first cost | last cost | firings | promises broken | left out |
+|---|---|---|---|---|---|---|---|---|
+${plans.join("\n")}
 
 ## A station after ten years
 

@@ -25,7 +25,7 @@ const VIEWS: Record<string, string> = {
 	open: "/open",
 	"hand-over": "/hand-over",
 	piece: "/hand-over",
-	"sign-up": "/classes",
+	plan: "/load/plan",
 	classes: "/classes",
 };
 

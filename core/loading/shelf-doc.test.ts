@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { moved, pinned, putIn, type ShelfDoc, swapped, takenOut, turned } from "./shelf-doc";
+import { moved, nudged, pinned, putIn, type ShelfDoc, swapped, takenOut, turned } from "./shelf-doc";
 
 const at = (id: string, xMm: number, turnDeg = 0) => ({ id, xMm, yMm: 50, turnDeg });
 const doc: ShelfDoc = { laid: [at("a", 10), at("b", 60, 90)], pinnedIds: ["b"] };
@@ -7,6 +7,11 @@ const doc: ShelfDoc = { laid: [at("a", 10), at("b", 60, 90)], pinnedIds: ["b"] }
 describe("a shelf laid by hand", () => {
 	it.each<[string, ShelfDoc, ShelfDoc]>([
 		["moved, to a tenth", moved(doc, "a", 12.345, 50), { ...doc, laid: [at("a", 12.3), at("b", 60, 90)] }],
+		[
+			"moved on by a step",
+			nudged(doc, "b", -1.05, 10),
+			{ ...doc, laid: [at("a", 10), { ...at("b", 59, 90), yMm: 60 }] },
+		],
 		["turned on", turned(doc, "b", 15), { ...doc, laid: [at("a", 10), at("b", 60, 105)] }],
 		["turned back beyond nothing", turned(doc, "a", -15), { ...doc, laid: [at("a", 10, 345), at("b", 60, 90)] }],
 		["two swapped, each as it was turned", swapped(doc, "a", "b"), { ...doc, laid: [at("a", 60), at("b", 10, 90)] }],

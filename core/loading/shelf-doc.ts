@@ -17,6 +17,9 @@ const tenth = (mm: number): number => Math.round(mm * 10) / 10;
 export const moved = (doc: ShelfDoc, id: string, xMm: number, yMm: number): ShelfDoc =>
 	change(doc, id, (one) => ({ ...one, xMm: tenth(xMm), yMm: tenth(yMm) }));
 
+export const nudged = (doc: ShelfDoc, id: string, byX: number, byY: number): ShelfDoc =>
+	change(doc, id, (one) => ({ ...one, xMm: tenth(one.xMm + byX), yMm: tenth(one.yMm + byY) }));
+
 /** Turned counter-clockwise by so much, within a full turn. */
 export const turned = (doc: ShelfDoc, id: string, byDeg: number): ShelfDoc =>
 	change(doc, id, (one) => ({ ...one, turnDeg: (((one.turnDeg + byDeg) % 360) + 360) % 360 }));

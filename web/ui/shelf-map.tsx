@@ -204,6 +204,9 @@ function ScaleLine({ shelf: { widthMm: w, heightMm: h }, doorSide }: Pick<Props,
 			<text x={scale + 6} y={h + 19} fontSize="11" className="figure fill-base-content">
 				{figure({ mm: scale })}
 			</text>
+			<text x={w / 2 + 12} y={h + 19} fontSize="11" textAnchor="middle" className="figure fill-soft">
+				shelf {figure({ mm: w })} × {figure({ mm: h })}
+			</text>
 			<text x={w} y={h + 19} fontSize="11" textAnchor="end" className="fill-soft">
 				{doorSide === "front" ? "door on this side" : "lid above, hinge at the far side"}
 			</text>

@@ -3,7 +3,7 @@ import type { PieceBrief } from "@contract/pieces";
 import { usableMm2 } from "@core/loading/shelf";
 import { putIn, swapped } from "@core/loading/shelf-doc";
 import { clockNear } from "@formats/time";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { Caution, Trouble } from "../../forms/notice";
 import { type TroubleError, type useAct, useView } from "../../lib/api";
 import { useNow } from "../../lib/clock";
@@ -37,12 +37,11 @@ export function LoadBench({ view, frame, kiln, base, pieces, startMs, accept }: 
 	const shelf = shelfOf(kiln);
 	const forms = useForms(view, pieces);
 	const bench = useShelf(base.places, shelf, frame.clearanceMm, forms);
-	const { doc, problems, places, edit, end } = bench;
+	const { doc, problems, places, edit } = bench;
 	const [chosen, setChosen] = useState<string | null>(null);
 	const [swapping, setSwapping] = useState(false);
 	const [isLaying, setIsLaying] = useState(false);
 	const drag = useDragPiece(shelf, bench, setChosen);
-	useEffect(() => end, [end]);
 	const of = (id: string) => pieces.find((one) => one.id === id);
 	const wrong = new Set(problems.flatMap((one) => (one.kind === "near" ? [one.id, one.otherId] : [one.id])));
 	const beside = pieces.filter(({ id }) => !doc.laid.some((one) => one.id === id));
@@ -72,7 +71,7 @@ export function LoadBench({ view, frame, kiln, base, pieces, startMs, accept }: 
 	return (
 		<>
 			<section aria-label="Shelf" className="flex min-h-0 flex-col gap-2 px-5 py-3">
-				<div className="flex flex-wrap items-end justify-between gap-2">
+				<div className="flex items-end justify-between gap-2 max-lg:flex-wrap">
 					<ShelfTools
 						{...{ doc, chosen, edit, isLaying }}
 						steps={bench.steps}
@@ -80,7 +79,7 @@ export function LoadBench({ view, frame, kiln, base, pieces, startMs, accept }: 
 						onSwap={() => setSwapping(!swapping)}
 						onAgain={layAgain}
 					/>
-					<ShelfLine kiln={kiln} fill={fill} count={doc.laid.length} />
+					<ShelfLine fill={fill} count={doc.laid.length} />
 				</div>
 				<div className="min-h-0 grow">
 					<ShelfMap
@@ -186,7 +185,7 @@ function ShelfSays(props: {
 			? `${of(first.id)?.code} lies over the edge of what may be used of the shelf.`
 			: `${of(first.id)?.code} and ${of(first.otherId)?.code} would touch, or come nearer than ${figure({ mm: clearanceMm })}.`;
 	return (
-		<p role="status" className={first ? "font-semibold text-error" : "text-soft"}>
+		<p role="status" className={`min-h-[3em] ${first ? "font-semibold text-error" : "text-soft"}`}>
 			{words}
 			{problems.length > 1 && ` And ${problems.length - 1} more.`}
 		</p>

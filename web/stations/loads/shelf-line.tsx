@@ -1,30 +1,9 @@
-import type { LoadView } from "@contract/loads";
-import { useFigure } from "../../lib/prefs";
-
-/** The shelf's size, and how full the proposal makes it. */
-export function ShelfLine({
-	kiln,
-	fill,
-	count,
-}: {
-	kiln: LoadView["kilns"][number];
-	fill: number | undefined;
-	count: number | undefined;
-}) {
-	const figure = useFigure();
+/** How many lie on the shelf, and how full it is: the number that decides whether the kiln is worth its power. */
+export function ShelfLine({ fill, count }: { fill: number; count: number }) {
 	return (
-		<p className="text-right text-soft">
-			shelf{" "}
-			<span className="figure">
-				{figure({ mm: kiln.shelfWidthMm })} × {figure({ mm: kiln.shelfHeightMm })}
-			</span>
-			{fill !== undefined && (
-				<>
-					{" "}
-					· {count} {count === 1 ? "piece" : "pieces"} · fill{" "}
-					<b className="figure text-lg text-base-content">{Math.round(fill * 100)} %</b>
-				</>
-			)}
+		<p className="text-right whitespace-nowrap text-soft">
+			{count} {count === 1 ? "piece" : "pieces"} · fill{" "}
+			<b className="figure text-lg text-base-content">{Math.round(fill * 100)} %</b>
 		</p>
 	);
 }

@@ -22,7 +22,7 @@ export function ShelfTools({ doc, steps, chosen, edit, isSwapping, onSwap, onAga
 	const on = (change: (doc: ShelfDoc, id: string) => ShelfDoc) => () =>
 		chosen && edit((before) => change(before, chosen));
 	return (
-		<div role="toolbar" aria-label="Shelf" className="flex flex-wrap items-center gap-1.5">
+		<div role="toolbar" aria-label="Shelf" className="flex items-center gap-1.5 max-lg:flex-wrap">
 			<Tool label="Turn left" keys="R" disabled={!chosen} onClick={on((its, id) => turned(its, id, TURN_STEP_DEG))}>
 				<RotateCcw size={17} aria-hidden="true" />
 			</Tool>
@@ -44,7 +44,7 @@ export function ShelfTools({ doc, steps, chosen, edit, isSwapping, onSwap, onAga
 				<Trash2 size={17} aria-hidden="true" />
 			</Tool>
 			<History {...steps} />
-			<button type="button" className="btn btn-sm max-lg:h-11" disabled={isLaying} onClick={onAgain}>
+			<button type="button" className="btn btn-sm whitespace-nowrap max-lg:h-11" disabled={isLaying} onClick={onAgain}>
 				{isLaying
 					? "Laying …"
 					: doc.pinnedIds.length > 0

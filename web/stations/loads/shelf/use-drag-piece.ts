@@ -1,12 +1,14 @@
 import { TURN_STEP_DEG } from "@core/loading/outlines/form";
 import type { Shelf } from "@core/loading/shelf";
 import type { ShelfDoc } from "@core/loading/shelf-doc";
-import { moved, pinned, takenOut, turned } from "@core/loading/shelf-doc";
-import { type PointerEvent as Pointer, useRef, useState } from "react";
+import { nudged, pinned, takenOut, turned } from "@core/loading/shelf-doc";
+import { type PointerEvent as Pointer, useRef } from "react";
 
 interface Shelved {
 	doc: ShelfDoc;
 	edit(change: (doc: ShelfDoc) => ShelfDoc, what?: string): void;
+	hold(id: string, xMm: number, yMm: number): void;
+	letGo(): void;
 }
 
 /** A step of the arrow keys, mm; with Shift. */
@@ -21,9 +23,8 @@ const ARROWS: Record<string, [number, number]> = {
 };
 
 /** Moves pieces of a shelf by pointer, and turns, pins, moves and takes them out by keys. One drag is one step to undo. */
-export function useDragPiece(shelf: Shelf, { doc, edit }: Shelved, choose: (id: string) => void) {
-	const grip = useRef<{ id: string; dx: number; dy: number; drag: number } | null>(null);
-	const [drags, setDrags] = useState(0);
+export function useDragPiece(shelf: Shelf, { doc, edit, hold, letGo }: Shelved, choose: (id: string) => void) {
+	const grip = useRef<{ id: string; dx: number; dy: number } | null>(null);
 	const at = (event: Pointer<SVGElement>): [number, number] => {
 		const svg = event.currentTarget.ownerSVGElement ?? (event.currentTarget as unknown as SVGSVGElement);
 		const p = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.getScreenCTM()?.inverse());
@@ -35,25 +36,26 @@ export function useDragPiece(shelf: Shelf, { doc, edit }: Shelved, choose: (id: 
 			if (!one || event.button !== 0) return;
 			event.currentTarget.setPointerCapture(event.pointerId);
 			const [x, y] = at(event);
-			grip.current = { id, dx: one.xMm - x, dy: one.yMm - y, drag: drags };
-			setDrags(drags + 1);
+			grip.current = { id, dx: one.xMm - x, dy: one.yMm - y };
 			choose(id);
 		},
 		onPointerMove: (event: Pointer<SVGElement>) => {
 			const held = grip.current;
 			if (held?.id !== id) return;
 			const [x, y] = at(event);
-			edit((before) => moved(before, id, x + held.dx, y + held.dy), `drag ${held.drag}`);
+			hold(id, x + held.dx, y + held.dy);
 		},
 		onPointerUp: () => {
 			grip.current = null;
+			letGo();
 		},
 		onPointerCancel: () => {
 			grip.current = null;
+			letGo();
 		},
 		onFocus: () => choose(id),
 		onKeyDown: (event: React.KeyboardEvent) => {
-			const change = changeBy(event, id, doc);
+			const change = changeBy(event, id);
 			if (!change || event.ctrlKey || event.metaKey || event.altKey) return;
 			edit(change, event.key.startsWith("Arrow") ? `keys ${id}` : "");
 			event.preventDefault();
@@ -62,12 +64,11 @@ export function useDragPiece(shelf: Shelf, { doc, edit }: Shelved, choose: (id: 
 	});
 }
 
-function changeBy(event: React.KeyboardEvent, id: string, doc: ShelfDoc): ((doc: ShelfDoc) => ShelfDoc) | undefined {
+function changeBy(event: React.KeyboardEvent, id: string): ((doc: ShelfDoc) => ShelfDoc) | undefined {
 	const arrow = ARROWS[event.key];
 	if (arrow) {
 		const by = event.shiftKey ? STRIDE_MM : STEP_MM;
-		const one = doc.laid.find((its) => its.id === id);
-		return one && ((before) => moved(before, id, one.xMm + arrow[0] * by, one.yMm + arrow[1] * by));
+		return (before) => nudged(before, id, arrow[0] * by, arrow[1] * by);
 	}
 	switch (event.key) {
 		case "r":

@@ -7,9 +7,9 @@ import { type Laid, type LayProblem, layProblems } from "@core/loading/lay-probl
 import { type Form, formOf } from "@core/loading/outlines/form";
 import type { Place } from "@core/loading/place";
 import type { Shelf } from "@core/loading/shelf";
-import type { ShelfDoc } from "@core/loading/shelf-doc";
+import { moved, type ShelfDoc } from "@core/loading/shelf-doc";
 import { wrap } from "comlink";
-import { useMemo, useRef } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { createDraft, useDocument, useSteps } from "../../../ui/kept/draft";
 import type { ShelfLayer, ToLayAnew } from "../../../workers/shelf.worker";
 
@@ -44,15 +44,22 @@ export function useForms(view: LoadView, pieces: readonly PieceBrief[]): Readonl
 export function useShelf(start: readonly Laid[], shelf: Shelf, clearanceMm: number, forms: ReadonlyMap<string, Form>) {
 	// biome-ignore lint/correctness/useExhaustiveDependencies: a shelf begins once; a new proposal is a new one
 	const store = useMemo(() => createDraft<ShelfDoc, object>({ laid: start, pinnedIds: [] }, () => ({})), []);
-	const doc = useDocument(store);
+	const kept = useDocument(store);
+	/** A piece in the hand: shown where it is held, kept where it is let go. */
+	const [held, setHeld] = useState<{ id: string; xMm: number; yMm: number } | null>(null);
+	const doc = held ? moved(kept, held.id, held.xMm, held.yMm) : kept;
 	const steps = useSteps(store);
 	const worker = useRef<Worker | null>(null);
+	useEffect(() => () => worker.current?.terminate(), []);
 	const formed = doc.laid.flatMap((one) => {
 		const form = forms.get(one.id);
 		return form ? [{ ...one, form }] : [];
 	});
 	// biome-ignore lint/correctness/useExhaustiveDependencies: by the document alone
-	const problems = useMemo<LayProblem[]>(() => layProblems(formed, shelf, clearanceMm), [doc, shelf, clearanceMm]);
+	const problems = useMemo<LayProblem[]>(
+		() => layProblems(formed, shelf, clearanceMm),
+		[kept, held, shelf, clearanceMm],
+	);
 	const ask = () => {
 		worker.current ??= new Worker(new URL("../../../workers/shelf.worker.ts", import.meta.url), { type: "module" });
 		return wrap<ShelfLayer>(worker.current);
@@ -65,6 +72,11 @@ export function useShelf(start: readonly Laid[], shelf: Shelf, clearanceMm: numb
 		problems,
 		steps,
 		edit: store.getState().edit,
+		hold: (id: string, xMm: number, yMm: number) => setHeld({ id, xMm, yMm }),
+		letGo() {
+			if (held) store.getState().edit((before) => moved(before, held.id, held.xMm, held.yMm));
+			setHeld(null);
+		},
 		places: formed.map(({ form, ...one }): Place => {
 			const { widthMm, heightMm } = boundsOf([form.outline]);
 			return { ...one, widthMm, heightMm, outline: form.outline };
@@ -75,8 +87,11 @@ export function useShelf(start: readonly Laid[], shelf: Shelf, clearanceMm: numb
 			const free: ToLayAnew[] = doc.laid
 				.filter(({ id }) => !doc.pinnedIds.includes(id))
 				.map(({ id }) => ({ id, outline: outlineOf(id), rank: ranks.get(id) ?? 0 }));
+			const asked = store.getState().document;
 			const laid = await ask().again(free, pinned.map(withOutline), shelf, clearanceMm);
-			store.getState().edit((before) => ({ ...before, laid: [...pinned, ...laid] }));
+			// Whoever went on by hand meanwhile keeps what they did.
+			if (store.getState().document === asked)
+				store.getState().edit((before) => ({ ...before, laid: [...pinned, ...laid] }));
 		},
 		/** Which of some pieces would fit beside what lies there. */
 		gaps: (ids: readonly string[]) =>
@@ -86,9 +101,5 @@ export function useShelf(start: readonly Laid[], shelf: Shelf, clearanceMm: numb
 				shelf,
 				clearanceMm,
 			),
-		end() {
-			worker.current?.terminate();
-			worker.current = null;
-		},
 	};
 }

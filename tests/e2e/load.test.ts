@@ -1,0 +1,162 @@
+import type { Page } from "@playwright/test";
+import { violations } from "./axe";
+import { expect, open, ownStudio, personPage, test } from "./studio";
+
+ownStudio();
+
+/** The middle of a piece on the shelf, in the page. */
+async function middleOf(page: Page, code: string): Promise<{ x: number; y: number }> {
+	const box = await page.getByRole("button", { name: new RegExp(`^${code} `) }).boundingBox();
+	if (!box) throw new Error(`${code} is not on the shelf`);
+	return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+}
+
+const codesOn = async (page: Page): Promise<string[]> =>
+	(await page.getByRole("region", { name: "Shelf" }).locator("path[role=button]").all()).reduce<Promise<string[]>>(
+		async (before, one) => [...(await before), ((await one.getAttribute("aria-label")) ?? "").split(" ")[0] ?? ""],
+		Promise.resolve([]),
+	);
+
+test("a load is laid by hand, accepted by one of two, and laid in by scanning", async ({ browser }) => {
+	const page = await personPage(browser);
+	const other = await personPage(browser, "assistant");
+	for (const one of [page, other]) {
+		await open(one, "/load");
+		await one.getByRole("button", { name: "Hopper kiln" }).click();
+		await one.getByRole("button", { name: /90 · full · to 6.5 mm/ }).click();
+		await expect(one.getByRole("button", { name: /^Accept this load of \d+/ })).toBeEnabled();
+	}
+	const accept = page.getByRole("button", { name: /^Accept this load of/ });
+	const codes = await codesOn(page);
+	const [a = "", b = ""] = codes;
+	expect(codes.length).toBeGreaterThan(2);
+
+	await test.step("dragged onto another it is said at once, and one step takes it back", async () => {
+		const [from, to] = [await middleOf(page, a), await middleOf(page, b)];
+		await page.mouse.move(from.x, from.y);
+		await page.mouse.down();
+		await page.mouse.move(to.x - 12, to.y + 6, { steps: 12 });
+		await expect(page.getByText(/would touch, or come nearer than 5 mm/)).toBeVisible();
+		await page.mouse.up();
+		await expect(accept).toBeDisabled();
+		await page.getByRole("button", { name: "Undo" }).click();
+		await expect(accept).toBeEnabled();
+		const back = await middleOf(page, a);
+		expect(Math.hypot(back.x - from.x, back.y - from.y)).toBeLessThan(2);
+	});
+
+	await test.step("by keys it is moved, turned, pinned; laid again, what is pinned stays", async () => {
+		await page.getByRole("button", { name: new RegExp(`^${a} `) }).focus();
+		const from = await middleOf(page, a);
+		await page.keyboard.press("p");
+		await page.getByRole("button", { name: "Lay again round 1 pinned" }).click();
+		await expect(page.getByRole("button", { name: "Lay again round 1 pinned" })).toBeEnabled();
+		const then = await middleOf(page, a);
+		expect(Math.hypot(then.x - from.x, then.y - from.y)).toBeLessThan(2);
+		expect((await codesOn(page)).sort()).toEqual([...codes].sort());
+		await expect(accept).toBeEnabled();
+		await page.getByRole("button", { name: new RegExp(`^${a} `) }).focus();
+		for (let i = 0; i < 40; i++) await page.keyboard.press("Shift+ArrowLeft");
+		await expect(page.getByText(new RegExp(`${a} lies over the edge`))).toBeVisible();
+		for (let i = 0; i < 40; i++) await page.keyboard.press("Shift+ArrowRight");
+		await page.keyboard.press("r");
+		await page.keyboard.press("Shift+R");
+		await expect(accept).toBeEnabled();
+	});
+
+	await test.step("taken out, it is offered for the gap it left", async () => {
+		await page.getByRole("button", { name: new RegExp(`^${b} `) }).focus();
+		await page.keyboard.press("Delete");
+		await expect(accept).toHaveText(`Accept this load of ${codes.length - 1}`);
+		await page.getByRole("button", { name: "What fits in the gaps?" }).click();
+		await page.getByRole("button", { name: new RegExp(`^put in ${b}`) }).click();
+		await expect(accept).toHaveText(`Accept this load of ${codes.length}`);
+		await expect(accept).toBeEnabled();
+		expect(await violations(page)).toEqual([]);
+	});
+
+	await test.step("of two who accept it one wins; the other is told", async () => {
+		await accept.click();
+		await expect(page.getByText(/Firing \d+ is planned/)).toBeVisible();
+		const stale = other.getByRole("button", { name: /^Accept this load of/ });
+		// The other's page has heard of it, or is told when it asks.
+		if (await stale.isVisible().catch(() => false)) await stale.click({ timeout: 2000 }).catch(() => {});
+		for (const code of [a, b])
+			await expect(other.getByRole("region", { name: "Trays" }).getByText(code)).toHaveCount(0);
+	});
+
+	await test.step("each piece is confirmed by its code; another is told from those of the load", async () => {
+		const { firings } = await (await page.request.get("/api/see/fire")).json();
+		const { id } = firings.find(({ state }: { state: string }) => state === "planned");
+		await open(page, `/load/lay?firing=${id}`);
+		const next = page.getByRole("region", { name: "Next" });
+		await expect(next).toContainText(`1 of ${codes.length}`);
+		const field = page.getByLabel("Scan or type its code");
+		await expect(field).toBeFocused();
+		await field.fill(b);
+		await field.press("Enter");
+		await expect(next).toContainText(`${b} lies in its place.`);
+		await expect(next).toContainText(`2 of ${codes.length}`);
+		const { trays } = await (await page.request.get("/api/see/load")).json();
+		const strange = trays[0]?.pieces[0]?.code ?? "";
+		await field.fill(strange);
+		await field.press("Enter");
+		await expect(next).toContainText(`${strange} is not in this load`);
+		for (const code of codes.filter((one) => one !== b)) {
+			await field.fill(code);
+			await field.press("Enter");
+			await expect(next).toContainText(`${code} lies in its place.`);
+		}
+		await expect(next).toContainText(`All ${codes.length} lie in their places.`);
+		expect(await violations(page)).toEqual([]);
+		await page.getByRole("link", { name: "Print map and lists" }).click();
+		await expect(page.getByRole("heading", { name: "In this order, from the far side" })).toBeVisible();
+		await expect(page.getByRole("row")).toHaveCount(codes.length + 1);
+		expect(await violations(page)).toEqual([]);
+	});
+});
+
+test("two weeks are planned, announced, and a firing is moved after one has seen what that does", async ({
+	browser,
+}) => {
+	const page = await personPage(browser);
+	await open(page, "/load/plan");
+	const calendar = page.getByRole("group", { name: "Kilns over the coming days" });
+	const meaning = page.getByRole("region", { name: "What it means" });
+	await expect(page.getByText(/planned in/)).toBeVisible();
+	for (const name of ["Fewest firings", "Gentlest", "Soonest home"]) {
+		await page.getByRole("button", { name: new RegExp(`^${name}`) }).click();
+		await expect(meaning).toContainText("promises kept");
+	}
+	const proposed = calendar.getByRole("button", { name: /^Proposed/ });
+	const firings = await proposed.count();
+	expect(firings).toBeGreaterThan(0);
+	await proposed.first().click();
+	const lay = meaning.getByRole("link", { name: "Lay it on the shelf" });
+	await expect(lay).toHaveAttribute("href", /\/load\?kiln=.*&start=\d+&pieces=/);
+	await lay.click();
+	await expect(page.getByText(/to be started .* as the plan has it/)).toBeVisible();
+	await page.goBack();
+	await expect(page.getByText(/planned in/)).toBeVisible();
+	await meaning.getByRole("button", { name: /^Announce \d+ firing/ }).click();
+	await expect(page.getByText(/^\d+ firings? announced/)).toBeVisible();
+
+	const announced = calendar.getByRole("button", { name: /announced/ });
+	await expect(announced.first()).toBeVisible();
+	const last = announced.last();
+	const before = await last.getAttribute("aria-label");
+	await last.focus();
+	await page.keyboard.press("ArrowRight");
+	await expect(meaning).toContainText("would start");
+	await page.keyboard.press("Escape");
+	await expect(meaning).not.toContainText("would start");
+	await last.focus();
+	// A day on, at the same hour: nothing else is announced there.
+	for (let i = 0; i < 24; i++) await page.keyboard.press("ArrowRight");
+	await expect(meaning).toContainText(/No promise changes|Breaks the promise|Keeps the promise/);
+	const moved = page.waitForResponse("**/api/do/moveFiring");
+	await page.keyboard.press("Enter");
+	expect((await moved).ok()).toBe(true);
+	await expect(calendar.getByRole("button", { name: before ?? "" })).toHaveCount(0);
+	expect(await violations(page)).toEqual([]);
+});
