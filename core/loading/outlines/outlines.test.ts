@@ -75,7 +75,7 @@ describe("outlines laid on a shelf", () => {
 					expect(layProblems(formed, shelf, clearanceMm)).toEqual([]);
 				},
 			),
-			{ numRuns: 60 },
+			{ numRuns: 40 },
 		);
 	});
 
