@@ -35,6 +35,8 @@ export interface KilnCell {
 		level: FuseLevel;
 		pieces: number;
 		speedUp: number;
+		/** When it is to be started; null: as soon as the kiln is free. */
+		startsAt: string | null;
 		startedAt: string | null;
 		elapsedS: number;
 		openAt: string | null;

@@ -68,7 +68,9 @@ export const today: View<"today"> = async (context) => {
 			);
 		if (cell.state === "planned")
 			doNow.push(
-				line(`start-${its.id}`, `Start ${cell.name}`, `firing ${its.number}: ${load}`, "/fire", "Go to the kiln"),
+				line(`start-${its.id}`, `Start ${cell.name}`, `firing ${its.number}: ${load}`, "/fire", "Go to the kiln", {
+					at: its.startsAt,
+				}),
 			);
 		if (cell.state === "running" || cell.state === "cooling") {
 			waiting.push(

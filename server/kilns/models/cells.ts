@@ -37,6 +37,7 @@ export async function kilnCells({ db, now }: ViewContext): Promise<KilnCell[]> {
 				level: current.level,
 				pieces: current.pieces,
 				speedUp: current.speedUp,
+				startsAt: current.startsAt?.toISOString() ?? null,
 				startedAt: current.startedAt?.toISOString() ?? null,
 				elapsedS,
 				openAt: openInstant(current)?.toISOString() ?? null,

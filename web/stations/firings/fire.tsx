@@ -1,6 +1,10 @@
+import type { FiringCard } from "@contract/firings";
 import { LEVEL_WORDS } from "@core/firing/level";
+import { clockNear } from "@formats/time";
 import { useState } from "react";
 import { Empty } from "../../forms/notice";
+import { useNow } from "../../lib/clock";
+import { usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
 import { LevelGlyph } from "../../ui/signs";
 import { FireNav } from "./fire-nav";
@@ -11,12 +15,18 @@ export default framed("fire", "fire", Fire);
 const STATE_LINE = { planned: "to start", running: "hot", opened: "opened", cancelled: "called off" } as const;
 const ORDER = { planned: 0, running: 1, opened: 2, cancelled: 3 } as const;
 
+/** Of planned ones the next to be started first; those without an hour before all. */
+const startOrder = (a: FiringCard, b: FiringCard): number =>
+	a.state === "planned" && b.state === "planned" ? (a.startsAt ?? "").localeCompare(b.startsAt ?? "") : 0;
+
 /** Planned and running firings: what the glass becomes, the curve that serves it, and the kiln as it is. */
 function Fire({ view, frame, params }: StationProps<"fire">) {
+	const { timeZone } = usePrefs();
+	const nowMs = useNow(60);
 	const [chosenId, setChosenId] = useState<string | null>(params.firing ?? null);
 	const sorted = view.firings
 		.filter(({ state }) => state !== "cancelled")
-		.sort((a, b) => ORDER[a.state] - ORDER[b.state] || b.number - a.number);
+		.sort((a, b) => ORDER[a.state] - ORDER[b.state] || startOrder(a, b) || b.number - a.number);
 	const firing = sorted.find(({ id }) => id === chosenId) ?? sorted[0];
 	return (
 		<div className="flex h-full min-h-0 flex-col">
@@ -45,6 +55,9 @@ function Fire({ view, frame, params }: StationProps<"fire">) {
 													}
 												>
 													{STATE_LINE[one.state]}
+													{one.state === "planned" && one.startsAt && (
+														<> {clockNear(one.startsAt, new Date(nowMs), timeZone)}</>
+													)}
 												</span>
 												, {LEVEL_WORDS[one.level]},{" "}
 												{one.pieces.length === 0

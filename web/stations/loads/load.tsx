@@ -34,14 +34,7 @@ function Load({ view, frame, params }: StationProps<"load">) {
 	const pieces = chosenIds ? mates.filter(({ id }) => chosenIds.includes(id)) : (tray?.pieces ?? []);
 	const kiln = view.kilns.find(({ id }) => id === kilnId);
 	const key = pieces.map(({ id }) => id).join(",");
-	const isAsked =
-		asked.length > 0 &&
-		key ===
-			[...pieces]
-				.filter(({ id }) => asked.includes(id))
-				.map(({ id }) => id)
-				.join(",");
-	const startMs = params.start && isAsked && kilnId === params.kiln ? Number(params.start) : null;
+	const startMs = params.start && kilnId === params.kiln && tray === trayOf(asked[0]) ? Number(params.start) : null;
 	const proposal = useView("proposal", { kiln: kilnId, pieces: key }, undefined, pieces.length > 0 && kilnId !== "");
 	/** Said here, not beside the proposal: that goes away with the pieces that were planned. */
 	const accept = useAct("acceptLoad");

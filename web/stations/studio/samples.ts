@@ -39,6 +39,7 @@ const firing = (change: Partial<NonNullable<KilnCell["firing"]>>): KilnCell["fir
 	level: "full",
 	pieces: 9,
 	speedUp: 1,
+	startsAt: null,
 	startedAt: "2031-03-08T06:00:00Z",
 	elapsedS: 9000,
 	openAt: "2031-03-09T05:40:00Z",

@@ -8,7 +8,7 @@ import { type Form, formOf } from "@core/loading/outlines/form";
 import type { Place } from "@core/loading/place";
 import type { Shelf } from "@core/loading/shelf";
 import { moved, type ShelfDoc } from "@core/loading/shelf-doc";
-import { wrap } from "comlink";
+import { type Remote, wrap } from "comlink";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { createDraft, useDocument, useSteps } from "../../../ui/kept/draft";
 import type { ShelfLayer, ToLayAnew } from "../../../workers/shelf.worker";
@@ -49,8 +49,9 @@ export function useShelf(start: readonly Laid[], shelf: Shelf, clearanceMm: numb
 	const [held, setHeld] = useState<{ id: string; xMm: number; yMm: number } | null>(null);
 	const doc = held ? moved(kept, held.id, held.xMm, held.yMm) : kept;
 	const steps = useSteps(store);
-	const worker = useRef<Worker | null>(null);
-	useEffect(() => () => worker.current?.terminate(), []);
+	// One remote as long as its thread: a second one would be cut off when the first is forgotten.
+	const worker = useRef<{ thread: Worker; remote: Remote<ShelfLayer> } | null>(null);
+	useEffect(() => () => worker.current?.thread.terminate(), []);
 	const formed = doc.laid.flatMap((one) => {
 		const form = forms.get(one.id);
 		return form ? [{ ...one, form }] : [];
@@ -61,8 +62,11 @@ export function useShelf(start: readonly Laid[], shelf: Shelf, clearanceMm: numb
 		[kept, held, shelf, clearanceMm],
 	);
 	const ask = () => {
-		worker.current ??= new Worker(new URL("../../../workers/shelf.worker.ts", import.meta.url), { type: "module" });
-		return wrap<ShelfLayer>(worker.current);
+		if (!worker.current) {
+			const thread = new Worker(new URL("../../../workers/shelf.worker.ts", import.meta.url), { type: "module" });
+			worker.current = { thread, remote: wrap<ShelfLayer>(thread) };
+		}
+		return worker.current.remote;
 	};
 	const outlineOf = (id: string): Ring => forms.get(id)?.outline ?? [];
 	const withOutline = (one: Laid) => ({ ...one, outline: outlineOf(one.id) });
