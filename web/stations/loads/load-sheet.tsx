@@ -21,6 +21,7 @@ function LoadSheet({ view, frame }: StationProps<"loadSheet">) {
 	const scale = shelf.widthMm / MAP_MM;
 	return (
 		<div
+			data-theme="workshop"
 			className={`scroll-y h-full bg-white p-6 text-black print:h-auto print:overflow-visible print:p-0 paper-${paper}`}
 		>
 			<div className="no-print mb-4 flex items-center gap-3">

@@ -61,6 +61,11 @@ export function Meaning({ view, plan }: Props) {
 					<b>{count(2 * figures.firings, "time")}</b>
 				</Line>
 			</dl>
+			<p>
+				<a className="underline" href="/load">
+					Lay a load by hand instead
+				</a>
+			</p>
 			<Broken view={view} plan={plan} day={day} />
 			{plan.help.length > 0 && (
 				<section aria-label="Would help">
