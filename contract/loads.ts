@@ -127,7 +127,11 @@ export const actions = {
 			z.strictObject({
 				...planned,
 				/** Where each piece was put; laid anew if left out. */
-				laid: z.array(laid).max(200, "At most 200 pieces in one load.").optional(),
+				laid: z
+					.array(laid)
+					.max(200, "At most 200 pieces in one load.")
+					.refine((all) => isDistinct(all.map((one) => one.id)), "A piece lies in two places.")
+					.optional(),
 			}),
 		)
 		.touches("loads", "firings", "pieces")

@@ -92,8 +92,6 @@ export const effectiveOf = (made: AsMade, level: FuseLevel, hadLevel: FuseLevel 
 export interface LayWish {
 	/** Where pieces were put by hand; they are checked, not laid again. */
 	laid?: readonly Laid[] | undefined;
-	/** Pieces of `laid` that stay where they are while the others are laid anew; all of it where left out. */
-	pinnedIds?: readonly string[] | undefined;
 	/** Orders that are tried after the usual ones. */
 	passes?: number | undefined;
 	/** Somebody lays them elsewhere: only the schedule is wanted, for all of them. */
@@ -172,33 +170,26 @@ export function proposeLoad(
 	});
 }
 
-/** Where everything lies: as it was put by hand, round what is pinned, or as it is best laid. */
+/** Where everything lies: as it was put by hand, or as it is best laid. */
 function layFor(
 	pieces: readonly WaitingPiece[],
 	forms: ReadonlyMap<string, Form>,
 	{ shelf, uneven = [] }: LoadKiln,
 	clearanceMm: number,
-	{ laid = [], pinnedIds, passes = USUAL_LAY_PASSES, scheduleOnly = false }: LayWish,
+	{ laid, passes = USUAL_LAY_PASSES, scheduleOnly = false }: LayWish,
 ): { laid: Laid[]; leftIds: string[] } {
-	const isPinned = ({ id }: Laid) => forms.has(id) && (pinnedIds?.includes(id) ?? true);
-	const pinned = laid.filter(isPinned);
-	const free = pieces.filter(({ id }) => !pinned.some((one) => one.id === id));
-	if (laid.length > 0 && !pinnedIds) return { laid: pinned, leftIds: free.map(({ id }) => id) };
+	if (laid) {
+		const theirs = laid.filter(({ id }) => forms.has(id));
+		const placed = new Set(theirs.map(({ id }) => id));
+		return { laid: theirs, leftIds: pieces.flatMap(({ id }) => (placed.has(id) ? [] : [id])) };
+	}
 	if (scheduleOnly) return { laid: [], leftIds: [] };
 	const days = [...new Set(pieces.map(({ promised }) => promised ?? "9"))].sort();
 	const formOfId = (id: string) => forms.get(id) as Form;
-	const ranked = free
+	const ranked = pieces
 		.map(({ id, promised }) => ({ id, form: formOfId(id), rank: days.indexOf(promised ?? "9") }))
 		.sort((a, b) => a.rank - b.rank || b.form.areaMm2 - a.form.areaMm2 || a.id.localeCompare(b.id));
-	const found = bestLaid({
-		pieces: ranked,
-		pinned: pinned.map(({ id, ...at }) => ({ id, form: formOfId(id), at })),
-		shelf,
-		clearanceMm,
-		passes,
-		uneven,
-	});
-	return { laid: [...pinned, ...found.laid], leftIds: found.leftIds };
+	return bestLaid({ pieces: ranked, shelf, clearanceMm, passes, uneven });
 }
 
 function placeOf({ id, xMm, yMm, turnDeg }: Laid, { outline }: Form): Place {

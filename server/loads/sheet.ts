@@ -9,7 +9,7 @@ import { eq } from "drizzle-orm";
 import { firingCards } from "../firings/models/cards";
 import { inTheBook } from "../house/refusal";
 import type { View } from "../house/view";
-import { moulds as mouldTable } from "./models/moulds";
+import { mouldNames } from "./models/mould-names";
 
 /** One load as it is laid into its kiln: every piece with its place, its mould, and whether it was seen there. */
 export const loadSheet: View<"loadSheet"> = async (context, params) => {
@@ -18,7 +18,7 @@ export const loadSheet: View<"loadSheet"> = async (context, params) => {
 	const { pieces, ...card } = inTheBook(found, "firing");
 	const places = new Map((await placesIn(db, card.id)).map((one) => [one.pieceId, one]));
 	const [names, opaque, row] = await Promise.all([
-		mouldTable(db, pieces),
+		mouldNames(db, pieces),
 		opaqueBelow(
 			db,
 			pieces.flatMap(({ kitVersionId }) => kitVersionId ?? []),

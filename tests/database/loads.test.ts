@@ -66,6 +66,8 @@ describe("firings planned ahead", () => {
 		const first = await plan({ kilnId: silo.id, startsAt: await morning(2), pieces: chosen(all.slice(0, 2)) });
 		await plan({ kilnId: silo.id, startsAt: await morning(4), pieces: chosen(all.slice(2, 4)) });
 		const rest = all.slice(4, 5);
+		const past = await refusal(plan({ kilnId: silo.id, startsAt: await morning(-1), pieces: chosen(rest) }));
+		expect(past.message).toContain("is past");
 		const clash = await refusal(plan({ kilnId: silo.id, startsAt: await morning(2), pieces: chosen(rest) }));
 		const { booked } = await studio.see("plan");
 		const number = booked.find(({ id }) => id === first)?.number;
@@ -170,6 +172,7 @@ describe("a load laid by hand", () => {
 			`${all[0]?.code} lies over the edge`,
 		);
 		expect((await refusal(lay(at(a, 150, 200)))).message).toContain("no longer fit");
+		expect((await refusal(lay(at(a, 150, 200), at(a, 400, 200), at(b, 280, 300)))).message).toContain("in two places");
 		const firingId = await lay(at(a, 150, 200, 45), at(b, 330, 200));
 		const places = await studio.db.select().from(firingPlace).where(eq(firingPlace.firingId, firingId));
 		const lies = places.map(({ pieceId, outline, ...one }) => ({ ...one, id: pieceId, outline: outline ?? [] }));

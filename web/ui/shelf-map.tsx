@@ -6,7 +6,7 @@ import type { Ring } from "@core/geometry/region";
 import { laidRing, type Place } from "@core/loading/place";
 import type { Shelf } from "@core/loading/shelf";
 import { MM_PER_INCH } from "@core/units/length";
-import type { ReactNode, Ref } from "react";
+import type { ReactNode } from "react";
 import { useFigure, usePrefs } from "../lib/prefs";
 import { shelfPath } from "./shelf-path";
 
@@ -32,22 +32,37 @@ interface Props {
 	onPick?: (code: string) => void;
 	/** More layers above the pieces: for one who moves them. */
 	above?: ReactNode;
-	svgRef?: Ref<SVGSVGElement>;
+	/** On paper: exactly so wide, mm. */
+	paperMm?: number;
 	className?: string;
 }
 
 const PAD = 14;
+/** Under the shelf: its scale and its door. */
+const FOOT = 26;
+
+/** All that a map of a shelf shows, mm. */
+export const mapSize = ({ widthMm, heightMm }: Pick<Shelf, "widthMm" | "heightMm">) => ({
+	widthMm: widthMm + 2 * PAD,
+	heightMm: heightMm + 2 * PAD + FOOT,
+});
 
 /** The kiln shelf to scale, seen from above: pieces where they lie, each in its halo of predicted spread and clearance. */
 export function ShelfMap(props: Props) {
-	const { shelf, clearanceMm, pieces, onPick, above, className = "max-h-full" } = props;
+	const { shelf, clearanceMm, pieces, onPick, above, paperMm, className = "max-h-full" } = props;
 	const figure = useFigure();
 	const { widthMm: w, heightMm: h } = shelf;
+	const size = mapSize(shelf);
 	return (
 		<svg
-			ref={props.svgRef}
-			viewBox={`${-PAD} ${-PAD} ${w + 2 * PAD} ${h + 2 * PAD + 26}`}
-			className={`mx-auto block w-full max-lg:max-h-[60vh] ${className}`}
+			viewBox={`${-PAD} ${-PAD} ${size.widthMm} ${size.heightMm}`}
+			{...(paperMm === undefined
+				? { className: `mx-auto block w-full max-lg:max-h-[60vh] ${className}` }
+				: {
+						className: "mx-auto block",
+						width: `${paperMm}mm`,
+						height: `${(paperMm * size.heightMm) / size.widthMm}mm`,
+					})}
 			role={onPick || above ? "group" : "img"}
 			aria-label={`Shelf ${figure({ mm: w })} by ${figure({ mm: h })} with ${pieces.length} pieces`}
 		>

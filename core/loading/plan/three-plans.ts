@@ -15,18 +15,14 @@ export interface PlanProgress {
 /**
  * The three plans side by side, each better and better: first one of each, then each searched, then each gone on from what another
  * found, where that is better by its own weights.
- * @param weights of each plan; the usual ones if left out
  */
-export function* threePlans(
-	problem: PlanProblem,
-	weights: Record<PlanName, PlanWeights> = PLAN_WEIGHTS,
-): Generator<PlanProgress> {
+export function* threePlans(problem: PlanProblem): Generator<PlanProgress> {
 	const rounds = roundsFor(problem.jobs.length);
 	const best = new Map<PlanName, Plan>();
 	const total = PLAN_NAMES.length * (1.5 * rounds + 2);
 	let done = 0;
 	function* search(name: PlanName, times: number, from?: readonly PlanLoad[]): Generator<PlanProgress> {
-		for (const plan of searchPlan(problem, weights[name], times, from && { from, seed: 2 })) {
+		for (const plan of searchPlan(problem, PLAN_WEIGHTS[name], times, from && { from, seed: 2 })) {
 			done++;
 			const before = best.get(name);
 			if (before && plan.cost >= before.cost - 1e-9) {
@@ -40,8 +36,10 @@ export function* threePlans(
 	for (const name of PLAN_NAMES) yield* search(name, 0);
 	for (const name of PLAN_NAMES) yield* search(name, rounds);
 	for (const name of PLAN_NAMES) {
-		const rows = [...best.values()].map(({ loads }) => loads).filter((loads) => mayBe(problem, loads, weights[name]));
-		const priced = rows.map((loads) => ({ loads, cost: costOf(problem, loads, weights[name]) }));
+		const rows = [...best.values()]
+			.map(({ loads }) => loads)
+			.filter((loads) => mayBe(problem, loads, PLAN_WEIGHTS[name]));
+		const priced = rows.map((loads) => ({ loads, cost: costOf(problem, loads, PLAN_WEIGHTS[name]) }));
 		const cheapest = priced.sort((a, b) => a.cost - b.cost)[0];
 		if (cheapest) yield* search(name, Math.ceil(rounds / 2), cheapest.loads);
 	}

@@ -71,7 +71,7 @@ function measuredPhase(reading: Awaited<ReturnType<typeof latestLive>>, current:
 
 /** Which part of its schedule a firing is in by the clock, in a word or two. */
 function phaseOf(row: FiringRow, { body }: KilnRow, state: KilnState, elapsedS: number): string | Phrase {
-	if (state === "planned") return "loaded, not started";
+	if (state === "planned") return "planned, not started";
 	if (state === "canOpen") return say`below ${{ c: OPEN_C }}`;
 	const words = {
 		up: "heating",

@@ -74,11 +74,16 @@ async function refuseChanged({ tx }: Context, chosen: Wanted["pieces"], at: Date
 			);
 }
 
-/** Refused where another firing has the kiln in those hours. */
+/** A page may be open so long before what it planned is announced, ms. */
+const LATE_MS = 15 * 60_000;
+
+/** Refused where the hour is past, or another firing has the kiln in those hours. */
 export async function refuseTaken(
 	{ tx, now, studio }: Context,
 	{ kilnId, startsAt, openS, firingId }: { kilnId: string; startsAt: Date; openS: number; firingId: string },
 ): Promise<void> {
+	if (startsAt.getTime() < now.getTime() - LATE_MS)
+		throw new Refusal("conflict", "The hour it was to be started at is past. Load the page again for a new plan.");
 	const { there } = houseSpans(studio, now, 21);
 	const from = startsAt.getTime();
 	const until = from + openS * 1000;

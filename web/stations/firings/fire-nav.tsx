@@ -1,3 +1,6 @@
+import type { ReactNode } from "react";
+import { StationNav } from "../../ui/station-nav";
+
 const PLACES = [
 	{ href: "/fire", label: "Firings" },
 	{ href: "/fire/schedule", label: "Schedules" },
@@ -6,22 +9,6 @@ const PLACES = [
 ] as const;
 
 /** The four tables of the fire station. */
-export function FireNav({ here, children }: { here: (typeof PLACES)[number]["href"]; children?: React.ReactNode }) {
-	return (
-		<div className="no-print flex shrink-0 items-end gap-5 border-b border-line px-5">
-			<nav aria-label="Fire" className="flex gap-5">
-				{PLACES.map(({ href, label }) => (
-					<a
-						key={href}
-						href={href}
-						aria-current={href === here ? "page" : undefined}
-						className={`-mb-px flex min-h-11 items-center border-b-[3px] whitespace-nowrap ${href === here ? "border-secondary font-bold text-secondary" : "border-transparent text-soft hover:text-base-content"}`}
-					>
-						{label}
-					</a>
-				))}
-			</nav>
-			<div className="ml-auto flex items-center gap-2 pb-1.5">{children}</div>
-		</div>
-	);
-}
+export const FireNav = (props: { here: (typeof PLACES)[number]["href"]; children?: ReactNode }) => (
+	<StationNav label="Fire" places={PLACES} {...props} />
+);

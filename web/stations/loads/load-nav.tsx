@@ -1,4 +1,5 @@
 import type { ReactNode } from "react";
+import { StationNav } from "../../ui/station-nav";
 
 const PLACES = [
 	{ href: "/load", label: "Trays and shelf" },
@@ -6,22 +7,6 @@ const PLACES = [
 ] as const;
 
 /** The two tables of the load station. */
-export function LoadNav({ here, children }: { here: (typeof PLACES)[number]["href"]; children?: ReactNode }) {
-	return (
-		<div className="no-print flex shrink-0 items-end gap-5 border-b border-line px-5">
-			<nav aria-label="Load" className="flex gap-5">
-				{PLACES.map(({ href, label }) => (
-					<a
-						key={href}
-						href={href}
-						aria-current={href === here ? "page" : undefined}
-						className={`-mb-px flex min-h-11 items-center border-b-[3px] whitespace-nowrap ${href === here ? "border-secondary font-bold text-secondary" : "border-transparent text-soft hover:text-base-content"}`}
-					>
-						{label}
-					</a>
-				))}
-			</nav>
-			<div className="ml-auto flex items-center gap-2 pb-1.5">{children}</div>
-		</div>
-	);
-}
+export const LoadNav = (props: { here: (typeof PLACES)[number]["href"]; children?: ReactNode }) => (
+	<StationNav label="Load" places={PLACES} {...props} />
+);

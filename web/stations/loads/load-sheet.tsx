@@ -1,24 +1,23 @@
 import type { LoadSheetView } from "@contract/loads";
 import { LEVEL_WORDS } from "@core/firing/level";
+import { paperScale } from "@core/loading/paper-scale";
 import { dayAndClock } from "@formats/time";
 import { useFigure, usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
 import PrintButton from "../../ui/print-button";
 import { SegmentList } from "../../ui/segment-list";
-import { lying, ShelfMap } from "../../ui/shelf-map";
+import { lying, mapSize, ShelfMap } from "../../ui/shelf-map";
 import { shelfOf } from "../../ui/shelf-path";
 
 export default framed("loadSheet", "load", LoadSheet);
-
-/** Width of the map on paper, mm: what A4 and Letter both hold. */
-const MAP_MM = 172;
 
 /** A load on paper: the map to scale with codes and names, the order it is laid in, the firing, and what lies under the glass. */
 function LoadSheet({ view, frame }: StationProps<"loadSheet">) {
 	const { firing, pieces, pictures, paper } = view;
 	const { timeZone } = usePrefs();
 	const shelf = shelfOf(firing.kiln);
-	const scale = shelf.widthMm / MAP_MM;
+	const size = mapSize(shelf);
+	const scale = paperScale(size);
 	return (
 		<div
 			data-theme="workshop"
@@ -40,9 +39,9 @@ function LoadSheet({ view, frame }: StationProps<"loadSheet">) {
 					{firing.startsAt && <>; start {dayAndClock(firing.startsAt, timeZone)}</>}
 				</p>
 			</header>
-			<div className="mx-auto my-3 break-inside-avoid" data-width-mm={MAP_MM}>
+			<div className="mx-auto my-3 break-inside-avoid">
 				<ShelfMap
-					className="max-h-[150mm]"
+					paperMm={size.widthMm / scale}
 					shelf={shelf}
 					clearanceMm={frame.clearanceMm}
 					doorSide={firing.kiln.doorSide}
@@ -50,8 +49,8 @@ function LoadSheet({ view, frame }: StationProps<"loadSheet">) {
 					pieces={pieces.flatMap((one) => lying(one, one.place, pictures))}
 				/>
 				<p className="figure text-center text-[12px]">
-					shelf {Math.round(shelf.widthMm)} × {Math.round(shelf.heightMm)} mm, drawn about 1 :{" "}
-					{Math.max(1, scale).toFixed(1)}; the line measures 100 mm of the shelf
+					shelf {Math.round(shelf.widthMm)} × {Math.round(shelf.heightMm)} mm, drawn 1 : {scale} when printed at full
+					size
 				</p>
 			</div>
 			<div className="grid grid-cols-2 gap-6">

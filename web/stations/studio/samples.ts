@@ -58,7 +58,7 @@ export const kilns: KilnCell[][] = [
 		cell({
 			name: "planned",
 			state: "planned",
-			phase: ["loaded, not started"],
+			phase: ["planned, not started"],
 			firing: firing({ startedAt: null, openAt: null, elapsedS: 0 }),
 		}),
 		cell({

@@ -6,6 +6,7 @@ import { useAct } from "../../../lib/api";
 import { useNow } from "../../../lib/clock";
 import { usePrefs } from "../../../lib/prefs";
 import { TwoPresses } from "../../../ui/two-presses";
+import { BackToPlan } from "./back";
 import { count } from "./plan-words";
 
 /** One announced or running firing of the calendar. */
@@ -18,9 +19,7 @@ export function FiringPanel({ firing, view, onBack }: { firing: CalendarFiring; 
 	const isPlanned = firing.state === "planned";
 	return (
 		<section aria-label="Firing" className="flex flex-col gap-3">
-			<button type="button" className="btn btn-ghost btn-sm self-start px-0" onClick={onBack}>
-				← the whole plan
-			</button>
+			<BackToPlan onBack={onBack} />
 			<header>
 				<h2>
 					Firing <span className="figure">{firing.number}</span>, {kiln?.name}

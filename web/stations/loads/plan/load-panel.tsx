@@ -4,6 +4,7 @@ import type { ShownLoad, ShownPlan } from "@core/loading/plan/shown";
 import { clockNear, dayOf, dayWords } from "@formats/time";
 import { useNow } from "../../../lib/clock";
 import { usePrefs } from "../../../lib/prefs";
+import { BackToPlan } from "./back";
 
 interface Props {
 	view: PlanView;
@@ -23,9 +24,7 @@ export function LoadPanel({ view, plan, load, onBack }: Props) {
 	const ids = load.pieceIds.join(",");
 	return (
 		<section aria-label="Proposed firing" className="flex flex-col gap-3">
-			<button type="button" className="btn btn-ghost btn-sm self-start px-0" onClick={onBack}>
-				← the whole plan
-			</button>
+			<BackToPlan onBack={onBack} />
 			<header>
 				<h2>
 					{kiln?.name}: {pieces.length} {LEVEL_WORDS[load.level]}
@@ -55,7 +54,12 @@ export function LoadPanel({ view, plan, load, onBack }: Props) {
 					);
 				})}
 			</ul>
-			{load.isFirst ? (
+			{pieces.some(({ readyMs }) => readyMs > now.getTime()) ? (
+				<p className="text-soft">
+					The glue on some of these is still wet. It can be announced with the plan; by hand it is laid once they are
+					dry.
+				</p>
+			) : load.isFirst ? (
 				<a className="btn" href={`/load?kiln=${load.kilnId}&start=${load.startMs}&pieces=${ids}`}>
 					Lay it on the shelf
 				</a>

@@ -151,7 +151,6 @@ function Searching({ share, ms, isEmpty, stop }: { share: number; ms: number; is
 	);
 }
 
-/** Announces the firings of the next days, as far as their pieces wait already. */
 /** What came of announcing: said where it stays, for the plan is another one then. */
 function Announced({ answer }: { answer: Announcing["data"] }) {
 	if (!answer) return null;
@@ -174,6 +173,7 @@ function Announced({ answer }: { answer: Announcing["data"] }) {
 	);
 }
 
+/** Announces the firings of the next days, as far as their pieces wait already. */
 function Accept({
 	view,
 	plan,

@@ -3,7 +3,7 @@ import type { Reader } from "@db/connect";
 import { loadMoulds } from "@db/queries/glass";
 
 /** The name of the mould that each piece is fired on in its present step. */
-export async function moulds(
+export async function mouldNames(
 	reader: Reader,
 	pieces: readonly { id: string; route: readonly RouteStep[]; step: number }[],
 ): Promise<Map<string, string>> {
