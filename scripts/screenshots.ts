@@ -18,6 +18,7 @@ const VIEWS: Record<string, string> = {
 	bench: "/bench",
 	dry: "/dry",
 	load: "/load",
+	plan: "/load/plan",
 	fire: "/fire",
 	schedule: "/fire/schedule",
 	kiln: "/fire/kilns",
@@ -25,7 +26,6 @@ const VIEWS: Record<string, string> = {
 	open: "/open",
 	"hand-over": "/hand-over",
 	piece: "/hand-over",
-	plan: "/load/plan",
 	classes: "/classes",
 };
 
@@ -63,12 +63,8 @@ for (const [name, path] of Object.entries(VIEWS)) {
 	if (name === "kit") await page.locator("main ul li a", { hasText: "Kite" }).click();
 	if (name === "schedule") await page.getByRole("link", { name: /Wind-vane tack/ }).click();
 	if (name === "kiln") await page.locator("main li a").first().click();
-	if (name === "sign-up") {
-		const { sessions } = await (await page.request.get("/api/see/calendar")).json();
-		const id = sessions.find(({ title }: { title: string }) => title === "Roofs and night sky")?.courseId;
-		const { signUpPath } = await (await page.request.get(`/api/see/course?id=${id}`)).json();
-		await page.goto(signUpPath);
-	}
+	if (name === "load") await page.getByRole("button", { name: /^Accept this load/ }).waitFor();
+	if (name === "plan") await page.getByText(/planned in/).waitFor();
 	if (name === "piece") {
 		const code = (await page.locator("main li b.figure, main li span.figure").first().textContent())?.trim();
 		await page.goto(`/piece/${code}`);

@@ -38,8 +38,8 @@ interface Props {
 }
 
 const PAD = 14;
-/** Under the shelf: its scale and its door. */
-const FOOT = 26;
+/** Under the shelf: its scale and its door, and below them its size. */
+const FOOT = 40;
 
 /** All that a map of a shelf shows, mm. */
 export const mapSize = ({ widthMm, heightMm }: Pick<Shelf, "widthMm" | "heightMm">) => ({
@@ -219,7 +219,7 @@ function ScaleLine({ shelf: { widthMm: w, heightMm: h }, doorSide }: Pick<Props,
 			<text x={scale + 6} y={h + 19} fontSize="11" className="figure fill-base-content">
 				{figure({ mm: scale })}
 			</text>
-			<text x={w / 2 + 12} y={h + 19} fontSize="11" textAnchor="middle" className="figure fill-soft">
+			<text x={0} y={h + 34} fontSize="11" className="figure fill-soft">
 				shelf {figure({ mm: w })} × {figure({ mm: h })}
 			</text>
 			<text x={w} y={h + 19} fontSize="11" textAnchor="end" className="fill-soft">

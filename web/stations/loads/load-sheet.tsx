@@ -13,7 +13,7 @@ export default framed("loadSheet", "load", LoadSheet);
 
 /** A load on paper: the map to scale with codes and names, the order it is laid in, the firing, and what lies under the glass. */
 function LoadSheet({ view, frame }: StationProps<"loadSheet">) {
-	const { firing, pieces, pictures, paper } = view;
+	const { firing, pieces, pictures } = view;
 	const { timeZone } = usePrefs();
 	const shelf = shelfOf(firing.kiln);
 	const size = mapSize(shelf);
@@ -21,7 +21,7 @@ function LoadSheet({ view, frame }: StationProps<"loadSheet">) {
 	return (
 		<div
 			data-theme="workshop"
-			className={`scroll-y h-full bg-white p-6 text-black print:h-auto print:overflow-visible print:p-0 paper-${paper}`}
+			className="scroll-y h-full bg-white p-6 text-black print:h-auto print:overflow-visible print:px-[1mm] print:py-0 print:text-[11.5px] print:leading-snug"
 		>
 			<div className="no-print mb-4 flex items-center gap-3">
 				<h1 className="mr-auto">Load of firing {firing.number}</h1>
@@ -81,9 +81,9 @@ function Positions({ pieces }: Pick<LoadSheetView, "pieces">) {
 					<tr className="border-b border-black">
 						<th className="pr-2">№</th>
 						<th>piece</th>
-						<th className="text-right">from left</th>
-						<th className="text-right">from the near side</th>
-						<th className="text-right">turned</th>
+						<th className="pl-2 text-right">from left</th>
+						<th className="pl-2 text-right">from near side</th>
+						<th className="pl-2 text-right">turned</th>
 					</tr>
 				</thead>
 				<tbody>

@@ -54,8 +54,8 @@ export function Meaning({ view, plan }: Props) {
 						{figures.firings}, {Math.round(figures.fill * 100)} %
 					</b>
 				</Line>
-				<Line what="annealed longer than needed">
-					<b>{Math.round(figures.overAnnealH)} piece-hours</b>
+				<Line what="annealed beyond need">
+					<b>{Math.round(figures.overAnnealH)} h</b>
 				</Line>
 				<Line what="somebody has to be here">
 					<b>{count(2 * figures.firings, "time")}</b>
@@ -66,7 +66,6 @@ export function Meaning({ view, plan }: Props) {
 					Lay a load by hand instead
 				</a>
 			</p>
-			<Broken view={view} plan={plan} day={day} />
 			{plan.help.length > 0 && (
 				<section aria-label="Would help">
 					<h3 className="font-semibold text-soft">Would help</h3>
@@ -77,6 +76,7 @@ export function Meaning({ view, plan }: Props) {
 					</ul>
 				</section>
 			)}
+			<Broken view={view} plan={plan} day={day} />
 		</>
 	);
 }
