@@ -1,6 +1,7 @@
 import { dayAndClock } from "@formats/time";
-import { scaleLinear, scaleUtc } from "d3-scale";
+import { scaleLinear } from "d3-scale";
 import { area } from "d3-shape";
+import { utcTicks } from "d3-time";
 import { useState } from "react";
 import { useView } from "../../lib/api";
 import { useFigure, usePrefs } from "../../lib/prefs";
@@ -28,7 +29,7 @@ export function RecordChart({ kilnId, record }: { kilnId: string; record: { from
 		to: new Date(endMs).toISOString(),
 	});
 	const points = data?.points ?? [];
-	const x = scaleUtc([new Date(fromMs), new Date(endMs)], [LEFT, W - 6]);
+	const x = scaleLinear([fromMs, endMs], [LEFT, W - 6]);
 	const topC = points.reduce((most, { highC }) => Math.max(most, highC), 100);
 	const y = scaleLinear([0, topC * 1.05], [H - FOOT, 8]);
 	const stepMs = Math.max((days * DAY_MS) / 700, 60_000);
@@ -92,7 +93,7 @@ export function RecordChart({ kilnId, record }: { kilnId: string; record: { from
 						</text>
 					</g>
 				))}
-				{x.ticks(8).map((at) => (
+				{utcTicks(new Date(fromMs), new Date(endMs), 8).map((at) => (
 					<text
 						key={at.getTime()}
 						x={x(at)}
