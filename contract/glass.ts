@@ -5,7 +5,7 @@ import type { KitDesign } from "@core/kit/kit";
 import type { Mould } from "@core/kit/mould";
 import type { FindingCode } from "@core/stack/findings/titles";
 import { z } from "zod";
-import { instructor } from "./action";
+import { assistant, instructor } from "./action";
 import { glass, glassFamily, mould, sample } from "./documents/glass-book";
 import { entries, id, revision, words } from "./fields";
 import { seenByAssistant } from "./view";
@@ -60,6 +60,11 @@ export const actions = {
 		.asks(z.strictObject({ mould, revision }))
 		.touches("glass")
 		.answers<{ mouldId: string; revision: number }>(),
+	/** A mould was given a fresh wash: its firings count from none. */
+	washMould: assistant
+		.asks(z.strictObject({ mouldId: words("The mould", 40, 1) }))
+		.touches("glass")
+		.answers<{ mouldId: string }>(),
 	/** Glasses and moulds of a list, new or known; all of them or none. */
 	takeGlass: instructor
 		.asks(z.strictObject({ entries: entries(z.strictObject({ glass, revision })) }))

@@ -3,14 +3,14 @@ import type { FuseLevel } from "@core/firing/level";
 import type { KilnBody } from "@core/kiln/kiln";
 import type { Learned, Misfit } from "@core/kiln/learn";
 import type { OffsetProposal } from "@core/kiln/offset";
-import type { KilnCounts, KilnZone, ShelfShape, UpkeepDue } from "@core/kiln/record";
+import type { KilnCounts, KilnFixture, KilnZone, OutOfService, ShelfShape, UpkeepDue } from "@core/kiln/record";
 import { KILN_COMMANDS } from "@core/kiln/register-map";
 import type { AlarmKind } from "@core/kiln/watch";
 import type { Phrase } from "@core/units/phrase";
 import { z } from "zod";
 import { assistant, instructor } from "./action";
 import type { KilnForm, KilnPermissions } from "./documents/kiln";
-import { kilnForm, kilnRecount, LARGEST_LOG_CHARACTERS, logMapping } from "./documents/kiln";
+import { kilnForm, kilnRecount, LARGEST_LOG_CHARACTERS, logMapping, outOfService } from "./documents/kiln";
 import { count, entries, id, revision, words } from "./fields";
 import type { FiringCard, ReadingsView } from "./firings";
 import { instant, seenByAssistant } from "./view";
@@ -71,6 +71,9 @@ export interface KilnCard {
 	maxSegments: number;
 	shelfShape: ShelfShape;
 	zones: KilnZone[];
+	fixtures: KilnFixture[];
+	/** Null: it may be fired. */
+	outOfService: OutOfService | null;
 	/** How it is read; null without a line. */
 	line: "standIn" | "modbus" | "folder" | null;
 	/** Of the stand-in: which of its kilns. */
@@ -190,6 +193,11 @@ export const actions = {
 		.asks(z.strictObject({ entries: entries(z.strictObject({ kiln: kilnForm, revision }), 60) }))
 		.touches("kilns")
 		.answers<{ added: number; changed: number }>(),
+	/** Nobody fires it for a while; null: it may be fired again. */
+	setOutOfService: assistant
+		.asks(z.strictObject({ kilnId: id, out: outOfService.nullable() }))
+		.touches("kilns")
+		.answers<{ kilnId: string }>(),
 	doneUpkeep: assistant
 		.asks(z.strictObject({ kilnId: id, what: words("The task", 80, 1) }))
 		.touches("kilns")

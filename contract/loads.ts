@@ -3,8 +3,8 @@ import type { CurvePoint } from "@core/firing/curve";
 import type { FuseLevel } from "@core/firing/level";
 import type { Ring } from "@core/geometry/region";
 import type { GlassFamily } from "@core/glass/family";
-import type { Release } from "@core/kit/mould";
-import type { MouldFoot } from "@core/loading/mould-foot";
+import type { Mould, Release } from "@core/kit/mould";
+import type { MouldTrouble } from "@core/loading/mould-problem";
 import type { BookedFiring, BookPiece, PlanBook } from "@core/loading/plan/book";
 import type { LoadProposal } from "@core/loading/propose";
 import type { PaperSize } from "@core/studio/customs";
@@ -29,11 +29,25 @@ export interface LoadView {
 	}[];
 	wet: PieceBrief[];
 	untested: PieceBrief[];
+	/** Pieces that nothing is wrong with but the mould they are fired on. */
+	onMould: { mouldId: string; name: string; trouble: MouldTrouble; pieces: PieceBrief[] }[];
+	/** Lots of parts to be fired first, that may lie in the corners of a load of their family and level. */
+	fillers: {
+		id: string;
+		name: string;
+		count: number;
+		sizeMm: number | null;
+		familyId: string;
+		level: FuseLevel;
+		roomMm2: number;
+	}[];
+	/** Pieces out of an opened kiln that nobody has judged: some wait for another firing. */
+	unjudged: number;
 	pictures: Pictures;
 	/** Outlines of kits by version, counter-clockwise, as laid up. */
 	outlines: Record<string, Ring>;
 	/** The mould that a piece is fired on next, by the piece. */
-	moulds: Record<string, MouldFoot>;
+	moulds: Record<string, Mould>;
 	kilns: KilnCard[];
 	families: GlassFamily[];
 }
@@ -98,7 +112,7 @@ export interface PlanView extends PlanBook {
 	booked: CalendarFiring[];
 	/** How many wait; more than are planned at once. */
 	waiting: number;
-	/** Measured by nobody, or of untested glass: no plan takes them. */
+	/** Measured by nobody, of untested glass, or for a mould that is bare or put away: no plan takes them. */
 	blocked: number;
 }
 
@@ -132,9 +146,11 @@ export const actions = {
 					.max(200, "At most 200 pieces in one load.")
 					.refine((all) => isDistinct(all.map((one) => one.id)), "A piece lies in two places.")
 					.optional(),
+				/** Lots of parts that go into its corners. */
+				lotIds: z.array(id).max(20, "At most 20 lots in one load.").optional(),
 			}),
 		)
-		.touches("loads", "firings", "pieces")
+		.touches("loads", "firings", "pieces", "stock")
 		.answers<{ firingId: string; number: number }>(),
 	/** Several loads at once: each is accepted, or refused with why, and the others stand. */
 	acceptPlan: assistant
@@ -180,7 +196,7 @@ export const views = {
 				.optional(),
 			pieces: idList(200, "At most 200 pieces in one load.").optional(),
 		})
-		.of("pieces", "people", "kits", "glass", "kilns", "firings", "loads")
+		.of("pieces", "people", "kits", "glass", "kilns", "firings", "loads", "stock")
 		.shows<LoadView>(),
 	/** The load these pieces would make; nothing is written. */
 	proposal: seenByAssistant

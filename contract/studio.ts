@@ -105,7 +105,10 @@ export const actions = {
 };
 
 export const views = {
-	settings: seenByInstructor.given({}).of("studio", "pieces", "firings").shows<SettingsView>(),
+	settings: seenByInstructor
+		.given({ tab: words("The tab", 20).optional() })
+		.of("studio", "pieces", "firings")
+		.shows<SettingsView>(),
 	frame: seenByAssistant
 		.given({})
 		.of("studio", "kits", "stock", "classes", "pieces", "loads", "kilns", "firings", "readings", "alarms", "live")

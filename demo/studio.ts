@@ -128,8 +128,15 @@ export const GLASSES: Glass[] = [
 ];
 
 export const MOULDS: Mould[] = [
-	mould("map-dish", "Map dish, square", { kind: "dish", widthMm: 140, heightMm: 140, depthMm: 22 }),
-	mould("feed-bowl", "Feed bowl, round", { kind: "dish", opening: "round", widthMm: 152, heightMm: 152, depthMm: 35 }),
+	mould("map-dish", "Map dish, square", { kind: "dish", widthMm: 140, heightMm: 140, depthMm: 22, count: 4 }),
+	mould("feed-bowl", "Feed bowl, round", {
+		kind: "dish",
+		opening: "round",
+		widthMm: 152,
+		heightMm: 152,
+		depthMm: 35,
+		count: 2,
+	}),
 	mould("saddle", "Saddle to drape over", { kind: "drape", widthMm: 120, heightMm: 200, depthMm: 60, vented: false }),
 	mould("dial-frame", "Dial frame", { kind: "frame", widthMm: 80, heightMm: 80, depthMm: 0, vented: false, maxC: 60 }),
 	mould("bearing-ring", "Bearing ring, steel", {
@@ -165,6 +172,7 @@ function mould(id: string, name: string, rest: Partial<Mould>): Mould {
 		vented: true,
 		release: "washed",
 		usesSince: 1,
+		count: 1,
 		maxC: 900,
 		...rest,
 	};
@@ -196,6 +204,10 @@ export const KILNS = [
 			{ name: "hinge side", xMm: 0, yMm: 0, widthMm: 500, heightMm: 90, offsetK: -6 },
 			{ name: "front edge", xMm: 0, yMm: 320, widthMm: 500, heightMm: 80, offsetK: -3 },
 		],
+		fixtures: [
+			{ kind: "thermocouple" as const, xMm: 250, yMm: 34, acrossMm: 6 },
+			{ kind: "post" as const, xMm: 32, yMm: 368, acrossMm: 32 },
+		],
 		elements: { fittedOn: "2025-02-11", firings: 146, hours: 2480, dueFirings: 200 },
 		upkeep: [
 			{ what: "renew shelf wash or paper", everyFirings: 8, sinceFirings: 5 },
@@ -224,6 +236,7 @@ export const KILNS = [
 		uses: 87,
 		plateW: 3450,
 		zones: [{ name: "by the door", xMm: 0, yMm: 300, widthMm: 380, heightMm: 80, offsetK: -9 }],
+		fixtures: [{ kind: "thermocouple" as const, xMm: 28, yMm: 190, acrossMm: 6 }],
 		elements: { fittedOn: null, firings: 87, hours: 1390, dueFirings: 180 },
 		upkeep: [
 			{ what: "renew shelf wash or paper", everyFirings: 8, sinceFirings: 7 },

@@ -6,7 +6,7 @@ import { type BrokenLine, cellOf, guessColumns, type Mapping, nameKey } from "./
 import type { TableFile } from "./table-file";
 
 /** How a cell is read. Money is read by who knows the currency. */
-type Reading = "words" | "length" | "temperature" | "watts" | "yes" | Record<string, RegExp>;
+type Reading = "words" | "count" | "length" | "temperature" | "watts" | "yes" | Record<string, RegExp>;
 
 interface Column {
 	/** What it is called on the screen. */
@@ -82,6 +82,7 @@ export const MOULD_LIST = {
 		head: /release|wash|paper/i,
 		read: { papered: /paper|papier/i, washed: /wash|primer/i, bare: /bare|none|no/i },
 	},
+	count: { words: "how many alike", head: /count|many|quantity|pieces|anzahl|stück/i, read: "count" },
 	texture: { words: "texture", head: /textur|surface/i, read: "words" },
 	name: { words: "name", head: /name|mould|mold|form/i, read: "words" },
 } satisfies ListSpec<string>;
@@ -170,6 +171,8 @@ function readCell(cell: string, read: Reading, units: Units): Result<string | nu
 	if (read === "length") return parseLengthMm(cell, units.length);
 	if (read === "temperature") return parseTemperatureC(cell, units.temperature);
 	if (read === "watts") return readWatts(cell);
+	if (read === "count")
+		return /^\d{1,6}$/.test(cell.trim()) ? ok(Number(cell)) : problem([], `“${cell}” is not a whole number.`);
 	if (read === "yes")
 		return YES.test(cell) ? ok(true) : NO.test(cell) ? ok(false) : problem([], `“${cell}” is neither yes nor no.`);
 	const found = Object.entries(read).find(([, words]) => words.test(cell));

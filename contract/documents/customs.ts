@@ -1,4 +1,5 @@
 import { GLUES } from "@core/journey/events";
+import { WISH_STEPS, WISHES } from "@core/loading/plan/wishes";
 import { type Customs, PAPER_SIZES } from "@core/studio/customs";
 import { STATIONS } from "@core/studio/stations";
 import { z } from "zod";
@@ -47,6 +48,7 @@ export const customs = z.strictObject({
 			.nullable(),
 		shelfHourMinor: count("The price of kiln time", 0, 10_000_000).nullable(),
 	}),
+	planWishes: each(WISHES, z.enum(WISH_STEPS, { error: "Choose how much it counts." })),
 	usualHours: z.strictObject({
 		queue: hours("Until it is loaded", 1000),
 		firing: hours("A firing", 240, 1),

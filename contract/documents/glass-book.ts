@@ -85,6 +85,7 @@ export const mould = z.strictObject({
 	texture: words("Texture", 80),
 	vented: z.boolean(),
 	release: z.enum(RELEASES, { error: "Choose its state." }),
+	count: count("How many there are", 1, 100),
 	/** Counted by the studio; sent only where a person counted anew. */
 	usesSince: usesSince.optional(),
 	maxC: celsius("Highest temperature", 20, 1300),

@@ -1,7 +1,17 @@
 import type { KilnBody } from "@core/kiln/kiln";
 import { LINE_STATUSES } from "@core/kiln/line-status";
 import type { LogMapping } from "@core/kiln/log";
-import { DOOR_SIDES, KILN_KINDS, type KilnZone, type Recount, SHELF_SHAPES, type TypedRecord } from "@core/kiln/record";
+import {
+	DOOR_SIDES,
+	FIXTURE_KINDS,
+	KILN_KINDS,
+	type KilnFixture,
+	type KilnZone,
+	type OutOfService,
+	type Recount,
+	SHELF_SHAPES,
+	type TypedRecord,
+} from "@core/kiln/record";
 import { KILN_COMMANDS, type Register, type RegisterMap } from "@core/kiln/register-map";
 import { RELEASES } from "@core/kit/mould";
 import { z } from "zod";
@@ -87,6 +97,19 @@ const zone = z.strictObject({
 	offsetK: z.number({ error: "The offset must be a number." }).min(-60).max(60),
 }) satisfies z.ZodType<KilnZone>;
 
+const fixture = z.strictObject({
+	kind: z.enum(FIXTURE_KINDS, { error: "Choose what it is." }),
+	xMm: lengthMm("Its place", 3000, 0),
+	yMm: lengthMm("Its place", 3000, 0),
+	acrossMm: lengthMm("Across it", 200, 2),
+}) satisfies z.ZodType<KilnFixture>;
+
+export const outOfService = z.strictObject({
+	fromDay: day,
+	untilDay: day.nullable(),
+	why: words("Why", 120),
+}) satisfies z.ZodType<OutOfService>;
+
 const elements = z.strictObject({
 	fittedOn: day.nullable(),
 	dueFirings: count("Firings", 1, 10_000),
@@ -130,6 +153,7 @@ export const kilnForm = z.strictObject({
 	body,
 	plateW: z.number().min(50, "The plate’s power must be at least 50 W.").max(60_000).nullable(),
 	zones: z.array(zone).max(16, "At most 16 zones."),
+	fixtures: z.array(fixture).max(16, "At most 16 posts and the like."),
 	elements,
 	upkeep: z
 		.array(task)

@@ -72,6 +72,7 @@ describe("a kiln that is written down", () => {
 		body: DEFAULT_KILN,
 		plateW: null,
 		zones: [],
+		fixtures: [{ kind: "post", xMm: 40, yMm: 40, acrossMm: 38 }],
 		elements: { fittedOn: null, dueFirings: NEW_ELEMENTS.dueFirings },
 		upkeep: [],
 		shelves: [],

@@ -35,6 +35,24 @@ export interface KilnShelf {
 	usesSince: number;
 }
 
+export const FIXTURE_KINDS = ["post", "thermocouple"] as const;
+
+/** What stands on the shelf, or reaches over it. Lengths mm, its middle from the shelf's far left corner. */
+export interface KilnFixture {
+	kind: (typeof FIXTURE_KINDS)[number];
+	xMm: number;
+	yMm: number;
+	acrossMm: number;
+}
+
+/** A kiln that nobody fires for a while. Days "2031-03-08", both included. */
+export interface OutOfService {
+	fromDay: string;
+	/** Null: until somebody brings it back. */
+	untilDay: string | null;
+	why: string;
+}
+
 export const KILN_KINDS = ["electric", "microwaveBlock"] as const;
 export type KilnKind = (typeof KILN_KINDS)[number];
 export const DOOR_SIDES = ["front", "top"] as const;

@@ -13,6 +13,8 @@ export interface Mould {
 	release: Release;
 	/** Firings since the release was renewed. */
 	usesSince: number;
+	/** How many there are of it, alike. */
+	count: number;
 	/** It bears no more than this, °C. */
 	maxC: number;
 	/** Put away: known where it was used, offered for nothing new. */

@@ -1,5 +1,6 @@
 import { areApart, type LaidRing, movedRing } from "./outlines/apart";
 import { type Form, turnedBy } from "./outlines/form";
+import { postRings } from "./outlines/post-rings";
 import { roomAt } from "./outlines/room";
 import type { Shelf } from "./shelf";
 
@@ -15,16 +16,19 @@ export interface LaidForm extends Laid {
 	form: Form;
 }
 
-export type LayProblem = { kind: "edge"; id: string } | { kind: "near"; id: string; otherId: string };
+export type LayProblem =
+	| { kind: "edge"; id: string }
+	| { kind: "post"; id: string }
+	| { kind: "near"; id: string; otherId: string };
 
 /** What is kept by less than this is kept, mm: places are sent in hundredths. */
 const SLACK_MM = 0.02;
 
-/** What is wrong with where pieces lie: over the usable shelf's edge, or nearer than the clearance. Exact outlines. */
+/** What is wrong with where pieces lie: over the usable shelf's edge, or nearer than the clearance to another or a post. Exact outlines. */
 export function layProblems(all: readonly LaidForm[], shelf: Shelf, clearanceMm: number): LayProblem[] {
 	const rings = all.map(ringOf);
 	return all.flatMap((one, i) => [
-		...(isOnShelf(one, shelf) ? [] : [{ kind: "edge" as const, id: one.id }]),
+		...wrongPlace(one, rings[i] as LaidRing, shelf, clearanceMm),
 		...all
 			.slice(i + 1)
 			.filter((_, k) => !areApart(rings[i] as LaidRing, rings[i + 1 + k] as LaidRing, clearanceMm - SLACK_MM))
@@ -41,10 +45,18 @@ export function problemsOf(
 ): LayProblem[] {
 	const ring = ringOf(one);
 	return [
-		...(isOnShelf(one, shelf) ? [] : [{ kind: "edge" as const, id: one.id }]),
+		...wrongPlace(one, ring, shelf, clearanceMm),
 		...others
 			.filter((other) => other.id !== one.id && !areApart(ring, ringOf(other), clearanceMm - SLACK_MM))
 			.map((other) => ({ kind: "near" as const, id: one.id, otherId: other.id })),
+	];
+}
+
+function wrongPlace(one: LaidForm, ring: LaidRing, shelf: Shelf, clearanceMm: number): LayProblem[] {
+	const isFree = postRings(shelf).every((post) => areApart(ring, post, clearanceMm - SLACK_MM));
+	return [
+		...(isOnShelf(one, shelf) ? [] : [{ kind: "edge" as const, id: one.id }]),
+		...(isFree ? [] : [{ kind: "post" as const, id: one.id }]),
 	];
 }
 

@@ -13,11 +13,12 @@ import type { AsMade } from "../journey/events";
 import { meanThicknessMm } from "../journey/mean-thickness";
 import type { KilnBody } from "../kiln/kiln";
 import { type Simulation, simulateFiring } from "../kiln/simulate";
+import type { Mould } from "../kit/mould";
 import { ok, problem, type Result } from "../result";
 import { effectiveThicknessMm } from "../stack/effective-thickness";
 import { footprintOf, heightOf } from "./footprint";
 import { type Laid, layProblems } from "./lay-problems";
-import type { MouldFoot } from "./mould-foot";
+import { mouldProblem } from "./mould-problem";
 import { bestLaid, USUAL_LAY_PASSES } from "./outlines/best-laid";
 import { type Form, formOf } from "./outlines/form";
 import type { Uneven } from "./outlines/to-middle";
@@ -36,7 +37,7 @@ export interface WaitingPiece extends Sortable {
 	/** Of its kit as laid up, counter-clockwise; a piece without a kit is a box. */
 	kitOutline?: Ring | undefined;
 	/** The mould it is fired on: that is what takes room. */
-	mould?: MouldFoot | undefined;
+	mould?: Mould | undefined;
 }
 
 export interface LoadKiln {
@@ -114,6 +115,8 @@ export function proposeLoad(
 	const foreign = pieces.find((piece) => piece.familyId !== family.id);
 	if (foreign) return problem(["pieceIds"], `${foreign.code} is of another family: one load takes one family.`);
 	if (!family.tested) return problem(["pieceIds"], `${family.label} is untested glass and is not fired with anything.`);
+	const lacking = mouldProblem(pieces);
+	if (lacking) return problem(["pieceIds"], lacking);
 	const tall = pieces.find((piece) => heightOf(piece) > kiln.clearHeightMm);
 	if (tall) return problem(["pieceIds"], `${tall.code} is too high for this kiln.`);
 
@@ -126,13 +129,14 @@ export function proposeLoad(
 			schools.clearanceMm,
 		)[0];
 		const codeOf = (id: string | undefined) => pieces.find((one) => one.id === id)?.code ?? "";
-		if (wrong)
-			return problem(
-				["laid"],
-				wrong.kind === "edge"
-					? `${codeOf(wrong.id)} lies over the edge of what may be used of the shelf.`
-					: `${codeOf(wrong.id)} and ${codeOf(wrong.otherId)} would touch or come too near each other.`,
-			);
+		if (wrong) {
+			const said = {
+				edge: `${codeOf(wrong.id)} lies over the edge of what may be used of the shelf.`,
+				post: `${codeOf(wrong.id)} would touch a post or come too near it.`,
+				near: `${codeOf(wrong.id)} and ${codeOf("otherId" in wrong ? wrong.otherId : "")} would touch or come too near each other.`,
+			};
+			return problem(["laid"], said[wrong.kind]);
+		}
 	}
 	const placed = new Set(laid.map(({ id }) => id));
 	const loaded = wish.scheduleOnly ? [...pieces] : pieces.filter(({ id }) => placed.has(id));

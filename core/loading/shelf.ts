@@ -7,6 +7,15 @@ export interface Shelf {
 	marginMm: number;
 	/** Round and eight-sided ones are as wide as they are deep. */
 	shape: ShelfShape;
+	/** What stands on it: no glass comes near. */
+	posts?: readonly Post[] | undefined;
+}
+
+/** A post, by its middle from the shelf's lower left, mm. */
+export interface Post {
+	xMm: number;
+	yMm: number;
+	acrossMm: number;
 }
 
 /** An eight-sided shelf loses so much of its width at each corner, of an even octagon between two flats. */
@@ -36,8 +45,9 @@ export function insetAt({ widthMm, heightMm, marginMm, shape }: Shelf, y: number
 }
 
 /** Shelf that can be used, mm². */
-export function usableMm2({ widthMm, heightMm, marginMm, shape }: Shelf): number {
+export function usableMm2({ widthMm, heightMm, marginMm, shape, posts = [] }: Shelf): number {
 	const [w, h] = [Math.max(0, widthMm - 2 * marginMm), Math.max(0, heightMm - 2 * marginMm)];
-	if (shape === "round") return (Math.PI * w ** 2) / 4;
-	return shape === "octagon" ? w * h - 2 * (w * OCTAGON_CUT) ** 2 : w * h;
+	const cut = shape === "octagon" ? 2 * (w * OCTAGON_CUT) ** 2 : 0;
+	const within = shape === "round" ? (Math.PI * w ** 2) / 4 : w * h - cut;
+	return posts.reduce((left, { acrossMm }) => left - (Math.PI * acrossMm ** 2) / 4, within);
 }

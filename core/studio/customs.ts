@@ -2,6 +2,7 @@ import type { Span, Week } from "../calendar/house-hours";
 import type { Tariff } from "../cost/firing-cost";
 import { type Spares, USUAL_SPARES } from "../cutting/spares";
 import { DRY_MIN, type Glue } from "../journey/events";
+import { type PlanWishes, USUAL_WISHES } from "../loading/plan/wishes";
 import { USUAL_HOURS, type UsualHours } from "../promise/promise";
 import { STATIONS, type Station } from "./stations";
 
@@ -28,6 +29,8 @@ export interface Customs {
 	aloneHours: number | null;
 	paper: PaperSize;
 	tariff: Tariff;
+	/** What counts more, and what less, when loads are planned. */
+	planWishes: PlanWishes;
 	/** How long each part of a piece's way takes while the studio's own record says nothing. */
 	usualHours: UsualHours;
 	/** Cautions of one's own by station, one a line. */
@@ -47,6 +50,7 @@ export const USUAL_CUSTOMS: Customs = {
 	aloneHours: null,
 	paper: "a4",
 	tariff: { kwhMinor: null, shelfHourMinor: null },
+	planWishes: USUAL_WISHES,
 	usualHours: USUAL_HOURS,
 	cautions: Object.fromEntries(STATIONS.map((station) => [station, ""])) as Record<Station, string>,
 };

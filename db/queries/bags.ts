@@ -70,8 +70,12 @@ export const closeBag = (
 /** Lots that are not fired yet, the oldest first, with the firing each lies in or is planned for. */
 export const openLots = (reader: Reader) =>
 	reader
-		.select({ lot: componentLot, number: firing.number, state: firing.state, kiln: kiln.name })
+		.select({
+			...{ lot: componentLot, number: firing.number, state: firing.state, kiln: kiln.name },
+			familyId: glass.familyId,
+		})
 		.from(componentLot)
+		.leftJoin(glass, eq(glass.id, componentLot.glassId))
 		.leftJoin(firing, eq(firing.id, componentLot.firingId))
 		.leftJoin(kiln, eq(kiln.id, firing.kilnId))
 		.where(isNull(componentLot.firedAt))

@@ -71,6 +71,18 @@ export async function activeFirings(reader: Reader): Promise<(FiringRow & { piec
 	return rows.map((row) => ({ ...row, pieces: pieces.get(row.id) ?? 0 }));
 }
 
+/** Moulds that lie in firings that are planned or run: how many of each. */
+export const mouldsOfActive = (reader: Reader) => {
+	const mouldId = sql<string | null>`${piece.journey}->'route'->(${piece.journey}->>'step')::int->>'mouldId'`;
+	return reader
+		.select({ firingId: firingPlace.firingId, mouldId, n: count() })
+		.from(firingPlace)
+		.innerJoin(firing, eq(firing.id, firingPlace.firingId))
+		.innerJoin(piece, eq(piece.id, firingPlace.pieceId))
+		.where(and(inArray(firing.state, ["planned", "running"]), isNotNull(mouldId)))
+		.groupBy(firingPlace.firingId, mouldId);
+};
+
 /** Promised pieces in firings that are planned or run and have no firing after it, with their days. */
 export const duesOfActive = (reader: Reader) =>
 	reader

@@ -1,6 +1,6 @@
 import type { GlassBook } from "@core/stack/lay";
-import { eq } from "drizzle-orm";
-import type { Reader } from "../connect";
+import { eq, inArray } from "drizzle-orm";
+import type { Reader, Transaction } from "../connect";
 import { glass, glassFamily, kiln, mould, sample } from "../schema";
 
 /** Families and glasses; prices only where they are asked for, so that no view shows money by accident. */
@@ -9,6 +9,17 @@ export async function loadGlass(reader: Reader, { prices = false } = {}) {
 	const glasses = await reader.select().from(glass).orderBy(glass.familyId, glass.form, glass.name);
 	return { families, glasses: prices ? glasses : glasses.map((one) => ({ ...one, priceMinor: null })) };
 }
+
+/** Moulds whose number in kilns must not change meanwhile. @param ids in one order for everybody */
+export const lockMoulds = (tx: Transaction, ids: readonly string[]) =>
+	ids.length === 0
+		? Promise.resolve([])
+		: tx
+				.select({ id: mould.id })
+				.from(mould)
+				.where(inArray(mould.id, [...ids]))
+				.orderBy(mould.id)
+				.for("update");
 
 export const loadMoulds = (reader: Reader) => reader.select().from(mould).orderBy(mould.kind, mould.name);
 

@@ -115,8 +115,7 @@ export async function roomOf(
 			[...mouldIds].flatMap(([id, mouldId]) => {
 				const its = moulds.find((one) => one.id === mouldId);
 				if (!its) return [];
-				const { opening, widthMm, heightMm, depthMm } = its;
-				return [[id, { opening, widthMm, heightMm, depthMm }]];
+				return [[id, its]];
 			}),
 		),
 	};

@@ -78,6 +78,7 @@ export const mould = pgTable(
 		vented: boolean("vented").notNull(),
 		release: text("release").$type<Release>().notNull(),
 		usesSince: integer("uses_since").notNull().default(0),
+		count: integer("count").notNull().default(1),
 		maxC: doublePrecision("max_c").notNull(),
 		retired: retired(),
 	},

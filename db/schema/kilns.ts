@@ -6,10 +6,12 @@ import {
 	type DoorSide,
 	KILN_KINDS,
 	type KilnElements,
+	type KilnFixture,
 	type KilnKind,
 	type KilnShelf,
 	type KilnZone,
 	NEW_ELEMENTS,
+	type OutOfService,
 	SHELF_SHAPES,
 	type ShelfShape,
 	type UpkeepTask,
@@ -39,12 +41,15 @@ export const kiln = pgTable(
 		/** Rated power from its plate, W. */
 		plateW: doublePrecision("plate_w"),
 		zones: jsonb("zones").$type<KilnZone[]>().notNull().default([]),
+		fixtures: jsonb("fixtures").$type<KilnFixture[]>().notNull().default([]),
 		elements: jsonb("elements").$type<KilnElements>().notNull().default(NEW_ELEMENTS),
 		upkeep: jsonb("upkeep").$type<UpkeepTask[]>().notNull().default([]),
 		shelves: jsonb("shelves").$type<KilnShelf[]>().notNull().default([]),
 		/** How it is read; null for a kiln without a line. */
 		line: jsonb("line").$type<LineSettings>(),
 		permissions: jsonb("permissions").$type<KilnPermissions>().notNull().default({ steer: false, start: false }),
+		/** Null: it may be fired. */
+		outOfService: jsonb("out_of_service").$type<OutOfService>(),
 		retired: retired(),
 	},
 	(t) => [

@@ -9,6 +9,7 @@ import { eq } from "drizzle-orm";
 import { isStandIn, pressStart } from "../devices/stand-in-panel";
 import type { UseCase } from "../house/context";
 import { inTheBook, Refusal } from "../house/refusal";
+import { refuseClosed } from "../kilns/models/out-of-service";
 import { recordSteps } from "../pieces/models/record";
 import { refuseAtKiln } from "./models/hands";
 
@@ -39,6 +40,7 @@ export const startFiring: UseCase<"startFiring"> = async (context, { firingId, s
 		places.map(({ pieceId }) => ({ pieceId, eventId: randomUUID(), data: { type: "firingStarted", firingId } })),
 	);
 	const its = inTheBook(await lockKiln(tx, row.kilnId), "kiln");
+	refuseClosed(its, now, context.studio.timeZone, now.getTime(), now.getTime() + 1);
 	const { line } = its;
 	if (speedUp > 1 && !isStandIn(line))
 		throw new Refusal("invalid", `Only the stand-in’s clock can run faster: ${its.name} is real.`);

@@ -5,7 +5,17 @@ import { saveMould } from "./save-mould";
 import { saveSample } from "./save-sample";
 import { takeGlass, takeMoulds } from "./take";
 import { books } from "./views";
+import { washMould } from "./wash-mould";
 
-export const useCases = { addSamplePicture, saveGlass, saveFamily, saveMould, saveSample, takeGlass, takeMoulds };
+export const useCases = {
+	addSamplePicture,
+	saveGlass,
+	saveFamily,
+	saveMould,
+	saveSample,
+	takeGlass,
+	takeMoulds,
+	washMould,
+};
 
 export const views = { books };

@@ -5,6 +5,7 @@ import { importKilnLog } from "./import-kiln-log";
 import { pressStandIn } from "./press-stand-in";
 import { saveKiln } from "./save-kiln";
 import { seeAlarm } from "./see-alarm";
+import { setOutOfService } from "./set-out-of-service";
 import { steerKiln } from "./steer-kiln";
 import { takeBackImport } from "./take-back-import";
 import { takeKilns } from "./take-kilns";
@@ -13,6 +14,7 @@ import { kilnList, kilnNow, kilnPage, kilnRecordView, lesson } from "./views";
 
 export const useCases = {
 	saveKiln,
+	setOutOfService,
 	takeKilns,
 	doneUpkeep,
 	importKilnLog,

@@ -29,6 +29,13 @@ function refuseUnfit(form: KilnForm): void {
 			xMm + widthMm > form.shelfWidthMm + 1 || yMm + heightMm > form.shelfHeightMm + 1,
 	);
 	if (outside) throw at("zones", `The zone “${outside.name}” reaches beyond the shelf.`);
+	const off = form.fixtures.find(
+		({ xMm, yMm, acrossMm }) =>
+			Math.min(xMm, yMm) < acrossMm / 2 - 1 ||
+			xMm + acrossMm / 2 > form.shelfWidthMm + 1 ||
+			yMm + acrossMm / 2 > form.shelfHeightMm + 1,
+	);
+	if (off) throw at("fixtures", `A ${off.kind} stands beside the shelf.`);
 	if (form.shelfShape !== SHELF_SHAPES[0] && form.shelfWidthMm !== form.shelfHeightMm)
 		throw at("shelfHeightMm", `A ${form.shelfShape} shelf is as deep as it is wide.`);
 }

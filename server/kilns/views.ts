@@ -19,7 +19,18 @@ const kilnRow = async ({ db }: ViewContext, id: string) => inTheBook(await loadK
 
 /** What a person types of a kiln; what is counted and learned stands beside it. */
 function formOf(row: KilnRow): KilnForm {
-	const { uses: _, sort: __, revision: ___, retired: _____, body, elements, upkeep, shelves, ...form } = row;
+	const {
+		uses: _,
+		sort: __,
+		revision: ___,
+		retired: _____,
+		outOfService: ______,
+		body,
+		elements,
+		upkeep,
+		shelves,
+		...form
+	} = row;
 	const { offsetK: ____, ...typedBody } = body;
 	return {
 		...form,

@@ -1,5 +1,6 @@
 import type { KitFile } from "@contract/documents/kit-file";
 import { inPalette, type KitDesign } from "@core/kit/kit";
+import type { Mould } from "@core/kit/mould";
 import type { GlassBook } from "@core/stack/read-kit";
 import { loadGlassBook } from "@db/queries/glass";
 import { writeRevised } from "@db/queries/revised";
@@ -34,7 +35,7 @@ export const importKit = afterPreparing<"importKit", Missing & { document: KitDe
 interface Missing {
 	families: KitFile["families"];
 	glasses: KitFile["glasses"];
-	moulds: KitFile["moulds"];
+	moulds: Mould[];
 	/** New ids of glasses whose id means another glass here. */
 	renamed: Record<string, string>;
 }
@@ -52,7 +53,8 @@ function missingIn(book: GlassBook, file: KitFile): Missing {
 	return {
 		families: file.families.filter(({ id }) => !book.families.has(id)).map((one) => ({ ...one, tested: false })),
 		glasses,
-		moulds: file.moulds.filter(({ id }) => !book.moulds?.has(id)),
+		// How many there are of it here is not in the file.
+		moulds: file.moulds.filter(({ id }) => !book.moulds?.has(id)).map((one) => ({ ...one, count: 1 })),
 		renamed,
 	};
 }

@@ -1,12 +1,15 @@
 import { lockFiring, placesIn } from "@db/queries/firings";
+import { loadWaiting } from "@db/queries/waiting";
 import { firing, firingPlace } from "@db/schema";
 import { and, eq } from "drizzle-orm";
 import { refuseAtKiln } from "../firings/models/hands";
 import type { Context, UseCase } from "../house/context";
 import { inTheBook, Refusal } from "../house/refusal";
 import { lockedKiln, refuseRetired } from "../kilns/models/kiln";
-import { LAY_PASSES, refuseTaken } from "./models/announce";
+import { refuseFullShelf } from "../stock/models/fill-lots";
+import { LAY_PASSES } from "./models/announce";
 import { planLoad } from "./models/plan-load";
+import { refuseTaken } from "./models/refuse-taken";
 
 /** Gives an announced firing another hour, or another kiln, where it is laid and timed anew. */
 export const moveFiring: UseCase<"moveFiring"> = async (context, { firingId, kilnId, startsAt }) => {
@@ -14,10 +17,13 @@ export const moveFiring: UseCase<"moveFiring"> = async (context, { firingId, kil
 	refuseAtKiln(context, "load");
 	const row = inTheBook(await lockFiring(tx, firingId), "firing");
 	if (row.state !== "planned") throw new Refusal("conflict", `Firing ${row.number} has started: it stays where it is.`);
-	refuseRetired(await lockedKiln(tx, kilnId));
+	const kiln = await lockedKiln(tx, kilnId);
+	refuseRetired(kiln);
 	const openS = kilnId === row.kilnId ? row.openS : await laidAnew(context, firingId, kilnId, row.what);
+	if (kilnId !== row.kilnId) await refuseFullShelf(context, firingId, kiln);
 	const at = startsAt ? new Date(startsAt) : null;
-	if (at) await refuseTaken(context, { kilnId, startsAt: at, openS, firingId });
+	const ids = (await placesIn(tx, firingId)).map(({ pieceId }) => pieceId);
+	await refuseTaken(context, { kiln, startsAt: at, openS, firingId, pieces: await loadWaiting(tx, ids) });
 	await tx.update(firing).set({ kilnId, startsAt: at }).where(eq(firing.id, firingId));
 	return { firingId };
 };

@@ -1,9 +1,11 @@
 import type { PlanViewPiece } from "@contract/loads";
+import { mouldTrouble } from "@core/loading/mould-problem";
 import { loadGlass } from "@db/queries/glass";
 import { loadKilns } from "@db/queries/kilns";
 import { waitingToPlan } from "@db/queries/waiting";
 import { endOfDayMs } from "@formats/time";
 import type { View } from "../house/view";
+import { closedSpan } from "../kilns/models/out-of-service";
 import { calendarFirings } from "./models/calendar";
 import { houseSpans } from "./models/house-spans";
 import { loadKilnOf, schoolsFor } from "./models/plan-load";
@@ -26,7 +28,7 @@ export const plan: View<"plan"> = async ({ db, studio, now }) => {
 	]);
 	const tested = new Set(families.filter((family) => family.tested).map(({ id }) => id));
 	const pieces = rows
-		.filter(({ familyId }) => tested.has(familyId))
+		.filter(({ familyId, mould }) => tested.has(familyId) && !(mould && mouldTrouble(mould)))
 		.map(
 			({ promised, readyFrom, ...piece }): PlanViewPiece => ({
 				...piece,
@@ -36,14 +38,17 @@ export const plan: View<"plan"> = async ({ db, studio, now }) => {
 			}),
 		);
 	const { judge, coldWork, wrap } = studio.customs.usualHours;
+	const electric = kilns.filter(({ kind, retired }) => kind === "electric" && !retired);
 	return {
 		fromMs,
 		untilMs: fromMs + DAYS * DAY_MS,
 		...{ pieces, outlines, waiting, blocked: waiting - pieces.length, booked, there, mayStart },
 		families: families.filter(({ id }) => tested.has(id)),
-		kilns: kilns
-			.filter(({ kind, retired }) => kind === "electric" && !retired)
-			.map((row) => ({ id: row.id, name: row.name, ...loadKilnOf(row) })),
+		kilns: electric.map((row) => ({ id: row.id, name: row.name, ...loadKilnOf(row) })),
+		closed: electric
+			.flatMap((row) => closedSpan(row, studio.timeZone) ?? [])
+			.filter(({ to }) => (to ?? fromMs) >= fromMs),
+		wishes: studio.customs.planWishes,
 		schools: schoolsFor(studio),
 		aloneHours: studio.customs.aloneHours,
 		between: { judge, coldWork, wrap },

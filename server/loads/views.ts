@@ -1,6 +1,9 @@
 import type { PieceBrief } from "@contract/pieces";
+import { groupBy } from "@core/group-by";
+import { mouldTrouble } from "@core/loading/mould-problem";
 import { effectiveOf } from "@core/loading/propose";
 import { traysOf } from "@core/loading/tray";
+import { countUnjudged } from "@db/queries/firings";
 import { loadGlass } from "@db/queries/glass";
 import { picturesOf } from "@db/queries/pictures";
 import { briefs } from "@db/queries/pieces";
@@ -9,6 +12,7 @@ import { piece } from "@db/schema";
 import { eq } from "drizzle-orm";
 import { type View, when } from "../house/view";
 import { kilnCards } from "../kilns/models/cards";
+import { fillersOf } from "./models/fillers";
 
 export const load: View<"load"> = async (context) => {
 	const queued = await briefs(context.db, eq(piece.state, "queued"), when(context));
@@ -16,14 +20,26 @@ export const load: View<"load"> = async (context) => {
 	const isWet = (one: PieceBrief) => one.readyFrom !== null && Date.parse(one.readyFrom) > context.now.getTime();
 	const dryOnes = queued.filter((one) => !isWet(one));
 	const tested = (one: PieceBrief) => families.find(({ id }) => id === one.familyId)?.tested ?? false;
-	const sortable = dryOnes.filter(tested).map((brief) => ({
-		brief,
-		id: brief.code,
-		familyId: brief.familyId,
-		level: brief.level,
-		effectiveMm: brief.asMade ? effectiveOf(brief.asMade, brief.level, brief.hadLevel ?? undefined) : brief.effectiveMm,
-		promised: brief.promisedDay,
-	}));
+	const room = await roomOf(context.db, queued);
+	const stuck = (one: PieceBrief) => {
+		const mould = room.moulds[one.id];
+		const trouble = mould && mouldTrouble(mould);
+		return trouble ? [{ mouldId: mould.id, name: mould.name, trouble, piece: one }] : [];
+	};
+	const fit = dryOnes.filter(tested);
+	const onMould = groupBy(fit.flatMap(stuck), ({ mouldId }) => mouldId);
+	const sortable = fit
+		.filter((one) => stuck(one).length === 0)
+		.map((brief) => ({
+			brief,
+			id: brief.code,
+			familyId: brief.familyId,
+			level: brief.level,
+			effectiveMm: brief.asMade
+				? effectiveOf(brief.asMade, brief.level, brief.hadLevel ?? undefined)
+				: brief.effectiveMm,
+			promised: brief.promisedDay,
+		}));
 	return {
 		trays: traysOf(sortable).map(({ pieces, upToMm, ...tray }) => ({
 			...tray,
@@ -33,7 +49,13 @@ export const load: View<"load"> = async (context) => {
 		wet: queued.filter(isWet),
 		untested: dryOnes.filter((one) => !tested(one)),
 		pictures: await picturesOf(context.db, queued),
-		...(await roomOf(context.db, queued)),
+		onMould: [...onMould.values()].map((all) => {
+			const { piece: _, ...its } = all[0] as (typeof all)[0];
+			return { ...its, pieces: all.map((one) => one.piece) };
+		}),
+		fillers: await fillersOf(context.db),
+		unjudged: await countUnjudged(context.db),
+		...room,
 		kilns: await kilnCards(context),
 		families,
 	};

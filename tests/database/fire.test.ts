@@ -173,6 +173,7 @@ const form = (change: Partial<KilnForm> = {}): KilnForm => ({
 	body: DEFAULT_KILN,
 	plateW: 5000,
 	zones: [],
+	fixtures: [],
 	elements: { fittedOn: null, dueFirings: 200 },
 	upkeep: USUAL_UPKEEP.map(({ what, everyFirings }) => ({ what, everyFirings })),
 	shelves: [{ name: "octagon", release: "washed" }],

@@ -258,8 +258,11 @@ describe("what every answer carries, and how much is answered", () => {
 			post(server.address, "/api/do/addPhoto?pieceId=x&eventId=x", "no image", { Cookie: cookie }).then(
 				({ status }) => status,
 			);
-		const answers = await Promise.all(Array.from({ length: 3 * BURST }, photo));
-		expect(new Set(answers)).toEqual(new Set([400, 429]));
+		const answers = new Set<number>();
+		// In handfuls: hundreds of connections at once are refused by a busy machine before the bucket is.
+		for (let sent = 0; sent < 3 * BURST && !answers.has(429); sent += 20)
+			for (const status of await Promise.all(Array.from({ length: 20 }, photo))) answers.add(status);
+		expect(answers).toEqual(new Set([400, 429]));
 	});
 
 	it("a body full of nonsense is answered in a few words", async () => {

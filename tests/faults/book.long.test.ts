@@ -14,8 +14,9 @@ let port = 0;
 
 /** What undoes the newest migration, so that it can be made again. */
 const UNDO_NEWEST = [
-	"alter table firing_place add column turned boolean not null default false",
-	"alter table firing_place alter column turned drop default",
+	"alter table mould drop column count",
+	"alter table kiln drop column fixtures",
+	"alter table kiln drop column out_of_service",
 ];
 const start = (env: Record<string, string> = {}): Run =>
 	runScript("start", { ZEPHYR_DATA: data, ZEPHYR_PORT: String(port), ...env });

@@ -45,6 +45,7 @@ export const mould = (id: string, change: Partial<Mould> = {}): Mould => ({
 	vented: true,
 	release: "washed",
 	usesSince: 0,
+	count: 1,
 	maxC: 900,
 	...change,
 });

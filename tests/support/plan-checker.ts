@@ -59,7 +59,7 @@ export function wrongWithPlan(input: PlanInput, plan: Plan, mixBands: boolean, s
 		for (const job of load.jobs) openedAt.set(job, load.openMin);
 		return said.map((words) => `load ${i}: ${words}`);
 	});
-	return [...wrong, ...wrongHomes(input, plan, openedAt)];
+	return [...wrong, ...wrongMoulds(input, plan), ...wrongHomes(input, plan, openedAt)];
 }
 
 function wrongHours(input: PlanInput, plan: Plan, i: number, slackMin: number): string[] {
@@ -79,6 +79,24 @@ function wrongHours(input: PlanInput, plan: Plan, i: number, slackMin: number): 
 			: [`is opened before its ${needs} min and slack are over`]),
 		...(taken.some(({ from, to }) => from < load.openMin && to > load.startMin) ? ["its kiln is taken"] : []),
 	];
+}
+
+/** Whenever a load is started, no more moulds lie in kilns than there are. */
+function wrongMoulds(input: PlanInput, plan: Plan): string[] {
+	const all = jobsOf(input);
+	return input.moulds.flatMap(({ id, count, booked }) => {
+		const uses = [
+			...booked,
+			...plan.loads.map(({ startMin, openMin, jobs }) => ({
+				...{ from: startMin, to: openMin },
+				taken: jobs.filter((job) => all[job]?.job.mouldId === id).length,
+			})),
+		];
+		return uses.flatMap(({ from: at, taken }) => {
+			const inKilns = uses.filter(({ from, to }) => from <= at && at < to).reduce((sum, use) => sum + use.taken, 0);
+			return taken > 0 && inKilns > count ? [`${inKilns} of mould ${id} at ${at} min, there are ${count}`] : [];
+		});
+	});
 }
 
 function wrongShelf(input: PlanInput, kiln: number, its: readonly (Job & { number: number })[]): string[] {

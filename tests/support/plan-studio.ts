@@ -4,9 +4,11 @@ import { FAMILY_90, FAMILY_96 } from "@core/glass/family";
 import { DEFAULT_KILN } from "@core/kiln/kiln";
 import type { Form } from "@core/loading/outlines/form";
 import { jobsOf } from "@core/loading/plan/piece-jobs";
-import type { MinuteSpan, PlanInput, PlanKiln, PlanPiece } from "@core/loading/plan/types";
+import type { MinuteSpan, PlanInput, PlanKiln, PlanMould, PlanPiece } from "@core/loading/plan/types";
+import { USUAL_WISHES } from "@core/loading/plan/wishes";
 import { effectiveOf, type WaitingPiece } from "@core/loading/propose";
 import { seededRandom } from "@core/seeded-random";
+import { mould as dish } from "./kit";
 
 const DAY = 1440;
 
@@ -34,14 +36,17 @@ interface Wanted {
 	pieces: number;
 	kilns?: number;
 	days?: number;
+	/** Each class that slumps has so many moulds of its kind; left out: it slumps without. */
+	moulds?: number;
 }
 
 /** A studio's waiting pieces, invented and the same for a seed: classes of like pieces, some single ones, some promised, some wet. */
-export function planStudio(seed: number, { pieces, kilns = 3, days = 14 }: Wanted): PlanInput {
+export function planStudio(seed: number, { pieces, kilns = 3, days = 14, moulds }: Wanted): PlanInput {
 	const random = seededRandom(seed);
 	const any = <T>(all: readonly T[]): T => all[Math.floor(random() * all.length)] as T;
 	const forms = new Map<string, Form>();
 	const made: PlanPiece[] = [];
+	const shelf: PlanMould[] = [];
 	while (made.length < pieces) {
 		const level: FuseLevel = any(["full", "full", "full", "tack", "contour"]);
 		const familyId = random() < 0.85 ? "90" : "96";
@@ -50,6 +55,9 @@ export function planStudio(seed: number, { pieces, kilns = 3, days = 14 }: Wante
 		const group = `class ${made.length}`;
 		const slumps = random() < 0.25;
 		const promised = random() < 0.8 ? 4 + Math.floor(random() * 9) : null;
+		const mould =
+			slumps && moulds ? dish(`mould ${made.length}`, { widthMm: 100, heightMm: 100, count: moulds }) : undefined;
+		if (mould && moulds) shelf.push({ id: mould.id, count: moulds, booked: [] });
 		const many = Math.min(pieces - made.length, random() < 0.6 ? 4 + Math.floor(random() * 8) : 1);
 		for (let i = 0; i < many; i++) {
 			const thin = Math.max(3, thick - any([0, 0, 3]));
@@ -66,7 +74,7 @@ export function planStudio(seed: number, { pieces, kilns = 3, days = 14 }: Wante
 				...{ promised: null, blackBesideWhite: random() < 0.1, trappedSpanMm: Math.max(...size) },
 				effectiveMm: effectiveOf(asMade, level, undefined),
 			};
-			const route = [{ level, handWork: "" }, ...(slumps ? [{ level: "slump" as const, handWork: "" }] : [])];
+			const route = [{ level, handWork: "" }, ...(slumps ? [{ level: "slump" as const, handWork: "", mould }] : [])];
 			made.push({
 				...{ id: waiting.id, code: waiting.code, group, tailMin: 240 },
 				jobs: jobsOf(waiting, route, { judge: 2, coldWork: 24 }, forms),
@@ -79,8 +87,9 @@ export function planStudio(seed: number, { pieces, kilns = 3, days = 14 }: Wante
 	return {
 		pieces: made,
 		kilns: KILNS.slice(0, kilns),
+		moulds: shelf,
 		families: [FAMILY_90, FAMILY_96],
 		schools: { ...USUAL_PACE, soak: "lower", clearanceMm: 5 },
-		...{ there, mayStart: there, horizonMin: days * DAY, aloneMin: null },
+		...{ there, mayStart: there, horizonMin: days * DAY, aloneMin: null, wishes: USUAL_WISHES },
 	};
 }

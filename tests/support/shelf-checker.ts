@@ -36,6 +36,19 @@ export function wrongOnShelf(all: readonly Lies[], shelf: Shelf, clearanceMm: nu
 	const grown = rings.map(grownBy);
 	return all.flatMap((one, i) => [
 		...(rings[i]?.every((p) => isOnShelf(shelf, p, 0.03)) ? [] : [`${one.id} is over the edge`]),
+		...(shelf.posts ?? []).flatMap(({ xMm, yMm, acrossMm }) => {
+			// A post grown by half the clearance, as a square inside it: what shares room with that is too near for certain.
+			const r = ((acrossMm + clearanceMm) / 2 - 0.03) * Math.SQRT1_2;
+			const corners = [
+				[-r, -r],
+				[r, -r],
+				[r, r],
+				[-r, r],
+			] as const;
+			const square = corners.map(([dx, dy]) => ({ x: xMm + dx, y: yMm + dy }));
+			const shared = intersectD(grown[i] as PathsD, [square], FillRule.NonZero, 4);
+			return Math.abs(areaPathsD(shared)) > 0.5 ? [`${one.id} is too near a post`] : [];
+		}),
 		...all.slice(i + 1).flatMap((other, k) => {
 			const shared = intersectD(grown[i] as PathsD, grown[i + 1 + k] as PathsD, FillRule.NonZero, 4);
 			return Math.abs(areaPathsD(shared)) > 0.5 ? [`${one.id} and ${other.id} are too near`] : [];

@@ -3,11 +3,13 @@ import type { PieceBrief } from "@contract/pieces";
 import { boundsOf } from "@core/geometry/bounds";
 import { grown } from "@core/geometry/grown";
 import type { Ring } from "@core/geometry/region";
+import type { KilnFixture } from "@core/kiln/record";
 import { laidRing, type Place } from "@core/loading/place";
 import type { Shelf } from "@core/loading/shelf";
 import { MM_PER_INCH } from "@core/units/length";
 import type { ReactNode } from "react";
 import { useFigure, usePrefs } from "../lib/prefs";
+import { Fixtures } from "./fixtures";
 import { shelfPath } from "./shelf-path";
 
 export interface OnShelf {
@@ -29,6 +31,8 @@ interface Props {
 	pieces: readonly OnShelf[];
 	/** Places that are hotter or cooler than the middle. */
 	zones?: readonly { name: string; xMm: number; yMm: number; widthMm: number; heightMm: number; offsetK: number }[];
+	/** What stands on it or reaches over it. */
+	fixtures?: readonly KilnFixture[];
 	onPick?: (code: string) => void;
 	/** More layers above the pieces: for one who moves them. */
 	above?: ReactNode;
@@ -67,6 +71,7 @@ export function ShelfMap(props: Props) {
 			aria-label={`Shelf ${figure({ mm: w })} by ${figure({ mm: h })} with ${pieces.length} pieces`}
 		>
 			<Ground shelf={shelf} zones={props.zones ?? []} />
+			<Fixtures fixtures={props.fixtures ?? []} shelf={shelf} />
 			{pieces.map((one) => (
 				<g key={one.code} className={onPick ? "cursor-pointer" : undefined}>
 					<Halo place={one.place} clearanceMm={clearanceMm} shelfHeightMm={h} isWrong={one.mark === "wrong"} />

@@ -2,11 +2,17 @@ import type { KilnCard } from "@contract/kilns";
 import { OCTAGON_CUT, type Shelf } from "@core/loading/shelf";
 
 /** The shelf of a kiln as it is shown. */
-export const shelfOf = (kiln: Pick<KilnCard, "shelfWidthMm" | "shelfHeightMm" | "marginMm" | "shelfShape">): Shelf => ({
+export const shelfOf = (
+	kiln: Pick<KilnCard, "shelfWidthMm" | "shelfHeightMm" | "marginMm" | "shelfShape" | "fixtures">,
+): Shelf => ({
 	widthMm: kiln.shelfWidthMm,
 	heightMm: kiln.shelfHeightMm,
 	marginMm: kiln.marginMm,
 	shape: kiln.shelfShape,
+	// A kiln's record counts from the far left corner, a load from the near one.
+	posts: kiln.fixtures
+		.filter(({ kind }) => kind === "post")
+		.map(({ xMm, yMm, acrossMm }) => ({ xMm, yMm: kiln.shelfHeightMm - yMm, acrossMm })),
 });
 
 /** A shelf's outline from above as a path, so far in from its edge, mm. */

@@ -3,7 +3,7 @@ import { problemOf } from "@core/loading/plan/problem";
 import { type ShownPlan, shownPlan } from "@core/loading/plan/shown";
 import { threePlans } from "@core/loading/plan/three-plans";
 import type { Plan } from "@core/loading/plan/types";
-import { PLAN_WEIGHTS, type PlanName } from "@core/loading/plan/weights";
+import { type PlanName, weightsOf } from "@core/loading/plan/weights";
 import { expose } from "comlink";
 
 /** Told again no sooner than after so many steps of the search, where nothing is better. */
@@ -20,7 +20,7 @@ const planner = {
 			const isNew = told.get(name) !== plan;
 			if (!isNew && ++quiet % QUIET_STEPS !== 0 && share < 1) continue;
 			told.set(name, plan);
-			await tell(name, isNew ? shownPlan(problem, plan, PLAN_WEIGHTS[name], book.fromMs) : undefined, share);
+			await tell(name, isNew ? shownPlan(problem, plan, weightsOf(name, book.wishes), book.fromMs) : undefined, share);
 		}
 	},
 };

@@ -2,6 +2,8 @@ import { seededRandom } from "../../seeded-random";
 import { bestPacking } from "../best-packing";
 import type { Laid } from "../lay-problems";
 import type { Shelf } from "../shelf";
+import { boxOutline } from "./fired-outline";
+import { formOf } from "./form";
 import { type LaidOut, type LayRule, layOutlines, type Pinned, type ToLay } from "./lay-outlines";
 import { Templates } from "./templates";
 import { toMiddle, type Uneven } from "./to-middle";
@@ -54,10 +56,13 @@ export function* layings(task: LayTask): Generator<LaidOut> {
 	const score = (out: LaidOut): Score => scoreOf(out, known as ReadonlyMap<string, Ranked>);
 	const done = (out: LaidOut): LaidOut => ({
 		...out,
-		laid: pinned.length > 0 ? out.laid : toMiddle(out.laid, (id) => (known.get(id) as Ranked).form, shelf, uneven),
+		laid:
+			pinned.length > 0
+				? out.laid
+				: toMiddle(out.laid, (id) => (known.get(id) as Ranked).form, shelf, clearanceMm, uneven),
 	});
 	const lay = (order: readonly Ranked[], rule: LayRule) => layOutlines(order, rule, templates, pinned);
-	const isBare = pinned.length === 0 && shelf.shape === "rectangle";
+	const isBare = pinned.length === 0 && shelf.shape === "rectangle" && !shelf.posts?.length;
 	let best: LaidOut = isBare ? inBoxes(pieces, shelf, clearanceMm) : { laid: [], leftIds: pieces.map(({ id }) => id) };
 	let bestScore = score(best);
 	let order = ordersOf(pieces)[0] as Ranked[];
@@ -70,17 +75,13 @@ export function* layings(task: LayTask): Generator<LaidOut> {
 		}
 	let told = done(best);
 	yield told;
-	if (passes > 0 && !isBare && pinned.length === 0) {
-		const boxed = inBoxes(pieces, shelf, clearanceMm);
-		if (isBetter(score(boxed), bestScore)) {
-			[best, bestScore] = [boxed, score(boxed)];
-			told = done(best);
-		}
-	}
-	if (passes > 0 && pinned.length === 0 && best.leftIds.length === 0) {
-		best = closer(best, pieces, shelf, clearanceMm);
+	if (passes > 0 && pinned.length === 0) {
+		const even = best.leftIds.length === 0 ? evenly(pieces, templates, uneven) : undefined;
+		best = even ?? settled(best, task, score);
 		bestScore = score(best);
 		told = done(best);
+		// All of them lie where the heat is even: no other order does better.
+		if (even) return yield told;
 	}
 	const random = seededRandom(seed);
 	let present = bestScore;
@@ -97,6 +98,14 @@ export function* layings(task: LayTask): Generator<LaidOut> {
 		}
 		yield told;
 	}
+}
+
+/** In boxes where that covers more; where nothing is left over, as close together as it goes. */
+function settled(found: LaidOut, { pieces, shelf, clearanceMm }: LayTask, score: (out: LaidOut) => Score): LaidOut {
+	const mayBox = shelf.shape !== "rectangle" && !shelf.posts?.length;
+	const boxed = mayBox ? inBoxes(pieces, shelf, clearanceMm) : found;
+	const best = isBetter(score(boxed), score(found)) ? boxed : found;
+	return best.leftIds.length > 0 ? best : closer(best, pieces, shelf, clearanceMm);
 }
 
 /** Halvings of what is looked for: to a hundredth of the shelf. */
@@ -117,6 +126,18 @@ function closer(all: LaidOut, pieces: readonly Ranked[], shelf: Shelf, clearance
 		else high = by;
 	}
 	return best;
+}
+
+/** All of the pieces where the heat is even: with every hotter or cooler place kept free. Undefined where there is no room for that. */
+function evenly(pieces: readonly Ranked[], templates: Templates, uneven: readonly Uneven[]): LaidOut | undefined {
+	if (uneven.length === 0) return undefined;
+	const kept = uneven.map(({ xMm, yMm, widthMm, heightMm }, i): Pinned => {
+		const at = { xMm: xMm + widthMm / 2, yMm: yMm + heightMm / 2, turnDeg: 0 };
+		return { id: `zone ${i}`, form: formOf(boxOutline(widthMm, heightMm)), at };
+	});
+	return ordersOf(pieces)
+		.map((order) => layOutlines(order, { everyDeg: QUARTER_DEG, footMm: 0 }, templates, kept))
+		.find(({ leftIds }) => leftIds.length === 0);
 }
 
 interface Score {

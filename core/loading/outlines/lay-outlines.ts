@@ -3,6 +3,7 @@ import { areApart, type LaidRing, movedRing } from "./apart";
 import { type Form, turnedBy } from "./form";
 import { Grid } from "./grid";
 import { CELL_MM } from "./mask";
+import { postOutline, postRings } from "./post-rings";
 import type { Template, Templates } from "./templates";
 
 /** Something to lay: which form it has. */
@@ -49,6 +50,10 @@ export function layOutlines(
 		grid.take(mask, Math.round(at.yMm / CELL_MM), Math.round(at.xMm / CELL_MM));
 		rings.push(movedRing(turned, at.xMm, at.yMm));
 	}
+	for (const { xMm, yMm, acrossMm } of shelf.posts ?? []) {
+		grid.take(templates.maskOf(postOutline(acrossMm)), Math.round(yMm / CELL_MM), Math.round(xMm / CELL_MM));
+	}
+	rings.push(...postRings(shelf));
 	const leftIds: string[] = [];
 	// A shelf only gets fuller: where an equal one found its place, nothing below is free for the next.
 	const reached = new Map<string, number>();

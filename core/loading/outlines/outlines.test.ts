@@ -37,10 +37,17 @@ const anyPlain = fc.oneof(
 		.map(([widthMm, heightMm]) => ringOf({ kind: "triangle", widthMm, heightMm })),
 );
 const anyOutline = fc.oneof(anyStar, anyPlain);
+const POSTS = [
+	{ xMm: 90, yMm: 110, acrossMm: 38 },
+	{ xMm: 330, yMm: 111, acrossMm: 38 },
+	{ xMm: 215, yMm: 345.5, acrossMm: 25 },
+];
 const anyShelf = fc.constantFrom<Shelf>(
 	{ widthMm: 500, heightMm: 400, marginMm: 15, shape: "rectangle" },
 	{ widthMm: 430, heightMm: 430, marginMm: 10, shape: "round" },
 	{ widthMm: 430, heightMm: 430, marginMm: 0, shape: "octagon" },
+	{ ...{ widthMm: 500, heightMm: 400, marginMm: 15, shape: "rectangle" }, posts: POSTS },
+	{ ...{ widthMm: 430, heightMm: 430, marginMm: 10, shape: "round" }, posts: POSTS },
 );
 const round: Shelf = { widthMm: 430, heightMm: 430, marginMm: 0, shape: "round" };
 const piecesOf = (outlines: readonly Ring[]) =>
@@ -101,6 +108,44 @@ describe("outlines laid on a shelf", () => {
 		] as [never, never];
 		const { laid } = bestLaid({ pieces: [early, late], shelf: round, clearanceMm: 5, passes: 3 });
 		expect(laid.map(({ id }) => id)).toEqual(["p1"]);
+	});
+
+	it("a post in the very middle is kept clear of, also by what is moved together", () => {
+		const shelf = { ...round, posts: [{ xMm: 215, yMm: 215, acrossMm: 40 }] };
+		const outlines = Array.from({ length: 4 }, () => boxOutline(80, 60));
+		const { laid, leftIds } = bestLaid({ pieces: piecesOf(outlines), shelf, clearanceMm: 6, passes: 4 });
+		expect(leftIds).toEqual([]);
+		const lies = laid.map((one) => ({ ...one, outline: outlines[0] as Ring }));
+		expect(wrongOnShelf(lies, shelf, 6)).toEqual([]);
+		const over = { id: "p0", xMm: 200, yMm: 200, turnDeg: 0, form: formOf(outlines[0] as Ring) };
+		expect(layProblems([over], shelf, 6)).toEqual([{ kind: "post", id: "p0" }]);
+		expect(problemsOf({ ...over, yMm: 300 }, [], shelf, 6)).toEqual([]);
+		expect(usableMm2(shelf)).toBeCloseTo(Math.PI * (215 ** 2 - 20 ** 2), 6);
+	});
+
+	it("where there is room, every piece lies in the even heat; where there is not, they lie as they fit", () => {
+		const shelf: Shelf = { widthMm: 500, heightMm: 400, marginMm: 10, shape: "rectangle" };
+		// Corners and the side by the door are cooler.
+		const uneven = [
+			{ xMm: 0, yMm: 0, widthMm: 500, heightMm: 90, offsetK: -12 },
+			{ xMm: 0, yMm: 300, widthMm: 100, heightMm: 100, offsetK: -8 },
+			{ xMm: 400, yMm: 300, widthMm: 100, heightMm: 100, offsetK: 9 },
+		];
+		const inZone = (n: number) => {
+			const pieces = piecesOf(Array.from({ length: n }, () => boxOutline(70, 70)));
+			const { laid, leftIds } = bestLaid({ pieces, shelf, clearanceMm: 5, passes: 5, uneven });
+			expect(leftIds).toEqual([]);
+			const off = laid.filter(({ xMm: x, yMm: y }) =>
+				uneven.some(
+					(zone) =>
+						Math.min(x + 35, zone.xMm + zone.widthMm) - Math.max(x - 35, zone.xMm) > 0.5 &&
+						Math.min(y + 35, zone.yMm + zone.heightMm) - Math.max(y - 35, zone.yMm) > 0.5,
+				),
+			);
+			return off.length;
+		};
+		expect(inZone(12)).toBe(0);
+		expect(inZone(28)).toBeGreaterThan(0);
 	});
 
 	it("a few pieces lie together in the middle, where the heat is evenest", () => {

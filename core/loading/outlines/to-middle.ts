@@ -1,6 +1,8 @@
 import type { Laid } from "../lay-problems";
 import type { Shelf } from "../shelf";
+import { areApart, movedRing } from "./apart";
 import { type Form, turnedBy } from "./form";
+import { postRings } from "./post-rings";
 import { roomAt } from "./room";
 
 /** A place that is hotter or cooler than the middle, mm from the shelf's lower left. */
@@ -25,6 +27,7 @@ export function toMiddle(
 	laid: readonly Laid[],
 	formOf: (id: string) => Form,
 	shelf: Shelf,
+	clearanceMm: number,
 	uneven: readonly Uneven[] = [],
 ): Laid[] {
 	if (laid.length === 0) return [];
@@ -32,16 +35,27 @@ export function toMiddle(
 		const form = formOf(one.id);
 		const its = form.turns.find(({ turnDeg }) => turnDeg === one.turnDeg) ?? turnedBy(form.outline, one.turnDeg);
 		const { xMm: x, yMm: y } = one;
-		return { x, y, hull: its.hull, left: x + its.minX, right: x + its.maxX, low: y + its.minY, high: y + its.maxY };
+		return {
+			x,
+			y,
+			its,
+			hull: its.hull,
+			left: x + its.minX,
+			right: x + its.maxX,
+			low: y + its.minY,
+			high: y + its.maxY,
+		};
 	});
 	const most = (of: (one: (typeof all)[0]) => number) => all.reduce((max, one) => Math.max(max, of(one)), -1e9);
 	const [right, left] = [most((one) => one.right), -most((one) => -one.left)];
 	const [high, low] = [most((one) => one.high), -most((one) => -one.low)];
+	const posts = postRings(shelf);
 	const want = { x: shelf.widthMm / 2 - (left + right) / 2, y: shelf.heightMm / 2 - (low + high) / 2 };
 	const fits = (dx: number, dy: number) =>
-		all.every(({ x, y, hull }) => {
+		all.every(({ x, y, its, hull }) => {
 			const room = roomAt(shelf, hull, y + dy);
-			return room !== undefined && x + dx >= room[0] - 1e-9 && x + dx <= room[1] + 1e-9;
+			if (room === undefined || x + dx < room[0] - 1e-9 || x + dx > room[1] + 1e-9) return false;
+			return posts.every((post) => areApart(movedRing(its, x + dx, y + dy), post, clearanceMm));
 		});
 	const weigh = (dx: number, dy: number) =>
 		Math.hypot(dx - want.x, dy - want.y) +

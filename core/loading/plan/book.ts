@@ -1,9 +1,11 @@
 import type { Ring } from "../../geometry/region";
 import type { GlassFamily } from "../../glass/family";
+import type { Mould } from "../../kit/mould";
 import type { Form } from "../outlines/form";
 import type { LoadKiln, LoadSchools, WaitingPiece } from "../propose";
 import { type BetweenHours, jobsOf, type PlanStep } from "./piece-jobs";
 import type { MinuteSpan, PlanInput } from "./types";
+import type { PlanWishes } from "./wishes";
 
 /** From one instant to another, ms. */
 export interface Span {
@@ -26,6 +28,16 @@ export interface BookPiece extends Omit<WaitingPiece, "kitOutline"> {
 /** A firing that runs or was announced. Instants ms. */
 export interface BookedFiring extends Span {
 	kilnId: string;
+	/** Moulds that lie in it, by id: how many. */
+	moulds: Record<string, number>;
+}
+
+/** A kiln that nobody fires for a while. Instants ms; without an end until somebody says so. */
+export interface ClosedKiln {
+	kilnId: string;
+	from: number;
+	to: number | null;
+	why: string;
 }
 
 /** What a plan over kilns and days is made from, as it stands in the book. */
@@ -38,6 +50,7 @@ export interface PlanBook {
 	outlines: Record<string, Ring>;
 	kilns: (LoadKiln & { id: string; name: string })[];
 	booked: BookedFiring[];
+	closed: ClosedKiln[];
 	families: GlassFamily[];
 	schools: LoadSchools;
 	/** When somebody is there, and when kilns may be started. */
@@ -46,6 +59,7 @@ export interface PlanBook {
 	/** A kiln may fire so long alone, h; null: as long as it takes. */
 	aloneHours: number | null;
 	between: BetweenHours & { wrap: number };
+	wishes: PlanWishes;
 }
 
 const MINUTE = 60_000;
@@ -66,15 +80,27 @@ export function planInputOf(book: PlanBook): PlanInput {
 		})),
 		kilns: book.kilns.map((kiln) => ({
 			...kiln,
-			booked: book.booked
+			booked: [...book.booked, ...book.closed.map((one) => ({ ...one, to: one.to ?? Number.POSITIVE_INFINITY }))]
 				.filter(({ kilnId }) => kilnId === kiln.id)
 				.map(spanOf)
 				.sort((a, b) => a.from - b.from),
+		})),
+		moulds: mouldsOf(book).map(({ id, count }) => ({
+			...{ id, count },
+			booked: book.booked.flatMap(({ moulds, ...span }) =>
+				moulds[id] ? [{ ...spanOf(span), taken: moulds[id] }] : [],
+			),
 		})),
 		...{ families: book.families, schools: book.schools },
 		there: book.there.map(spanOf),
 		mayStart: book.mayStart.map(spanOf),
 		horizonMin: minuteOf(book.untilMs),
 		aloneMin: book.aloneHours === null ? null : book.aloneHours * 60,
+		wishes: book.wishes,
 	};
 }
+
+/** Every mould that a piece is still fired on. */
+const mouldsOf = ({ pieces }: PlanBook): Mould[] => [
+	...new Map(pieces.flatMap(({ route }) => route.flatMap(({ mould }) => (mould ? [[mould.id, mould]] : [])))).values(),
+];

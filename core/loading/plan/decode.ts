@@ -1,6 +1,6 @@
-import { type PlanProblem, pieceAt } from "./problem";
+import { mouldsFor, type PlanProblem, pieceAt } from "./problem";
 import { longestOutside, nextIn } from "./spans";
-import type { Plan, PlanFigures, PlanKiln, PlanLoad, PlannedLoad, PlanPiece, PlanWeights } from "./types";
+import type { Plan, PlanFigures, PlanKiln, PlanLoad, PlanMould, PlannedLoad, PlanPiece, PlanWeights } from "./types";
 
 /** Every firing is planned with so much slack, or one late start breaks the promises after it. Common practice, no source. */
 export const SLACK_MIN = 120;
@@ -11,7 +11,7 @@ const HOUR = 60;
 const DAY = 24 * HOUR;
 
 /**
- * Gives each load of a row its hours: as early as kiln, pieces and people allow, in the order of the row.
+ * Gives each load of a row its hours: as early as kiln, pieces, moulds and people allow, in the order of the row.
  * @param opened by job, when it is opened; filled in
  * @param tell of every load: when it is started, cool and opened
  * @returns false where a load can be started by nobody, or comes before one it waits for
@@ -24,6 +24,8 @@ function scheduleLoads(
 ): boolean {
 	const { input, hours, before, pieceOf, jobs: all } = problem;
 	const free = new Float64Array(input.kilns.length);
+	/** By mould: when each of them is free again, the soonest first. */
+	const freeMoulds = input.moulds.map(({ count }) => new Float64Array(count));
 	opened.fill(-1);
 	for (const load of loads) {
 		let ready = free[load.kiln] as number;
@@ -33,28 +35,46 @@ function scheduleLoads(
 			else if ((opened[prior] as number) < 0) return false;
 			else ready = Math.max(ready, (opened[prior] as number) + (all[job]?.afterMin ?? 0));
 		}
+		const needs = input.moulds.length > 0 ? mouldsFor(problem, load.jobs) : NO_MOULDS;
+		for (const { mould, n } of needs) {
+			const soonest = freeMoulds[mould]?.[n - 1];
+			if (soonest === undefined) return false;
+			ready = Math.max(ready, soonest);
+		}
 		const its = hours.of(load.kiln, load.jobs);
-		const startMin = firstStart(problem, load.kiln, ready, its.openMin, its.doneMin);
+		const startMin = firstStart(problem, load.kiln, needs, ready, its.openMin, its.doneMin);
 		if (startMin > input.horizonMin) return false;
 		const coolMin = startMin + its.openMin;
 		const openMin = nextIn(input.there, coolMin + SLACK_MIN);
 		if (!Number.isFinite(openMin)) return false;
 		free[load.kiln] = openMin + TURNOVER_MIN;
+		for (const { mould, n } of needs) freeMoulds[mould]?.fill(openMin + TURNOVER_MIN, 0, n).sort();
 		for (const job of load.jobs) opened[job] = openMin;
 		tell(load, startMin, coolMin, openMin);
 	}
 	return true;
 }
 
-/** The first minute from `ready` on when a kiln may be started and is nobody else's until it is opened. */
-function firstStart({ input }: PlanProblem, kiln: number, ready: number, openMin: number, doneMin: number): number {
+type Needs = readonly { mould: number; n: number }[];
+const NO_MOULDS: Needs = [];
+
+/** The first minute from `ready` on when a kiln may be started, and kiln and moulds are nobody else's until it is opened. */
+function firstStart(
+	{ input }: PlanProblem,
+	kiln: number,
+	needs: Needs,
+	ready: number,
+	openMin: number,
+	doneMin: number,
+): number {
 	const { booked } = input.kilns[kiln] as PlanKiln;
 	let at = ready;
 	for (let tries = 0; tries < 1000; tries++) {
 		at = nextIn(input.mayStart, at);
 		if (!Number.isFinite(at)) return at;
-		const until = booked.length > 0 ? nextIn(input.there, at + openMin + SLACK_MIN) + TURNOVER_MIN : at;
-		const clash = booked.find(({ from, to }) => from < until && to > at);
+		const asks = booked.length + needs.length > 0;
+		const until = asks ? nextIn(input.there, at + openMin + SLACK_MIN) + TURNOVER_MIN : at;
+		const clash = booked.find(({ from, to }) => from < until && to > at) ?? mouldClash(input.moulds, needs, at, until);
 		if (clash) {
 			at = clash.to;
 			continue;
@@ -63,6 +83,16 @@ function firstStart({ input }: PlanProblem, kiln: number, ready: number, openMin
 		at += 15;
 	}
 	return Number.POSITIVE_INFINITY;
+}
+
+/** Of firings that leave too few moulds in those hours, the one that is opened first. */
+function mouldClash(moulds: readonly PlanMould[], needs: Needs, at: number, until: number): { to: number } | undefined {
+	for (const { mould, n } of needs) {
+		const { booked, count } = moulds[mould] as PlanMould;
+		const over = booked.filter(({ from, to }) => from < until && to > at);
+		if (over.reduce((sum, { taken }) => sum + taken, n) > count) return { to: Math.min(...over.map(({ to }) => to)) };
+	}
+	return undefined;
 }
 
 /** What a row of loads costs by some weights; Infinity where it cannot be fired in this order. */

@@ -1,8 +1,8 @@
 import type { FuseLevel } from "../../firing/level";
 import { keepsSurface } from "../../firing/level";
 import type { RouteStep } from "../../kit/kit";
+import type { Mould } from "../../kit/mould";
 import { footprintOf, heightOf } from "../footprint";
-import type { MouldFoot } from "../mould-foot";
 import { type Form, formOf } from "../outlines/form";
 import { effectiveOf, loadHeat, toFire, type WaitingPiece } from "../propose";
 import { trayKey } from "../tray";
@@ -16,7 +16,7 @@ export interface BetweenHours {
 
 /** A firing of the route, with the mould it is fired on. */
 export interface PlanStep extends Pick<RouteStep, "level" | "handWork"> {
-	mould?: MouldFoot | undefined;
+	mould?: Mould | undefined;
 }
 
 /**
@@ -30,7 +30,7 @@ export function jobsOf(
 	{ judge, coldWork }: BetweenHours,
 	known: Map<string, Form>,
 ): PlanJob[] {
-	const steps = route.length > 0 ? route : [{ level: piece.level, handWork: "" }];
+	const steps = route.length > 0 ? route : [{ level: piece.level, handWork: "", mould: undefined }];
 	let hadLevel: FuseLevel | undefined = piece.hadLevel;
 	return steps.map((step, i) => {
 		const its: WaitingPiece =
@@ -51,6 +51,7 @@ export function jobsOf(
 			form: formed(its, known),
 			glassJPerK: loadHeat([its], { widthMm: 0, heightMm: 0 }).loadJPerK,
 			heightMm: heightOf(its),
+			mouldId: step.mould?.id ?? null,
 			afterMin: i === 0 ? 0 : Math.round((judge + work) * 60),
 		};
 	});

@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { mould } from "../../../tests/support/kit";
 import { leastCost, openMinutes, wrongWithPlan } from "../../../tests/support/plan-checker";
 import { openDays, planStudio, SMALL_KILN } from "../../../tests/support/plan-studio";
 import { USUAL_PACE } from "../../firing/schools";
@@ -9,7 +10,8 @@ import { problemOf } from "./problem";
 import { roundsFor, searchPlan } from "./search";
 import { longestOutside, nextIn, without } from "./spans";
 import type { Plan, PlanInput, PlanPiece } from "./types";
-import { PLAN_NAMES, PLAN_WEIGHTS } from "./weights";
+import { PLAN_NAMES, PLAN_WEIGHTS, weightsOf } from "./weights";
+import { USUAL_WISHES } from "./wishes";
 
 const lastOf = (input: PlanInput, name: (typeof PLAN_NAMES)[number] = "soonest", rounds = 30): Plan => {
 	let plan: Plan | undefined;
@@ -20,7 +22,15 @@ const lastOf = (input: PlanInput, name: (typeof PLAN_NAMES)[number] = "soonest",
 
 describe("a plan over kilns and days", () => {
 	it.each(Array.from({ length: 24 }, (_, i) => i + 1))("studio %i: nothing forbidden (independent checker)", (seed) => {
-		const input = planStudio(seed, { pieces: 4 + ((seed * 7) % 30), kilns: 1 + (seed % 3), days: 6 + (seed % 9) });
+		const moulds = { ...(seed % 4 > 1 && { moulds: 1 + (seed % 3) }) };
+		const input = planStudio(seed, {
+			pieces: 4 + ((seed * 7) % 30),
+			kilns: 1 + (seed % 3),
+			days: 6 + (seed % 9),
+			...moulds,
+		});
+		const first = input.moulds[0];
+		if (first) first.booked = [{ from: 0, to: 4000, taken: first.count }];
 		if (seed % 2 === 0)
 			input.kilns[0] = {
 				...SMALL_KILN,
@@ -151,12 +161,12 @@ describe("a second firing", () => {
 			blackBesideWhite: false,
 			trappedSpanMm: 90,
 		};
-		const mould = { opening: "rectangle" as const, widthMm: 120, heightMm: 120, depthMm: 30 };
+		const dish = mould("dish", { widthMm: 120, heightMm: 120, depthMm: 30 });
 		const [full, slump] = jobsOf(
 			waiting,
 			[
 				{ level: "full", handWork: "grind" },
-				{ level: "slump", handWork: "", mould },
+				{ level: "slump", handWork: "", mould: dish },
 			],
 			{ judge: 2, coldWork: 24 },
 			new Map(),
@@ -166,9 +176,60 @@ describe("a second firing", () => {
 			tray: "90/slump/6.5",
 			afterMin: 26 * 60,
 			heightMm: 46,
+			mouldId: "dish",
 			toFire: { fired: true, trappedSpanMm: 0 },
 		});
 		expect(slump?.form.areaMm2).toBeCloseTo(136 * 136, 6);
+	});
+});
+
+describe("moulds", () => {
+	/** A class of six, all slumped in one kind of dish, on three kilns. */
+	const classOf = (moulds: number): PlanInput => {
+		const input = planStudio(12, { pieces: 16, days: 20, moulds });
+		const slumped = input.pieces.filter(({ jobs }) => jobs.length > 1).slice(0, 6);
+		return { ...input, pieces: slumped };
+	};
+	const slumps = (input: PlanInput, plan: Plan) => {
+		const flat = input.pieces.flatMap(({ jobs }) => jobs);
+		return plan.loads.filter(({ jobs }) => flat[jobs[0] ?? -1]?.mouldId);
+	};
+	it("who has one dish slumps one piece at a time, in no two kilns at once; who has enough slumps them together", () => {
+		const [one, six] = [classOf(1), classOf(6)];
+		expect(one.pieces.length).toBeGreaterThan(2);
+		const loads = slumps(one, lastOf(one, "fewest"));
+		expect(loads.every(({ jobs }) => jobs.length === 1)).toBe(true);
+		const inOrder = loads.toSorted((a, b) => a.startMin - b.startMin);
+		for (const [i, load] of inOrder.entries())
+			if (i > 0) expect(load.startMin).toBeGreaterThanOrEqual((inOrder[i - 1]?.openMin ?? 0) + TURNOVER_MIN);
+		expect(slumps(six, lastOf(six, "fewest")).length).toBeLessThan(loads.length);
+	});
+	it("a dish that lies in an announced firing is waited for", () => {
+		const input = classOf(6);
+		for (const mould of input.moulds) mould.booked = [{ from: 0, to: 9000, taken: 4 }];
+		for (const { startMin, jobs } of slumps(input, lastOf(input)))
+			if (jobs.length > 2) expect(startMin).toBeGreaterThanOrEqual(9000);
+	});
+});
+
+describe("a studio's own wishes", () => {
+	it("as usual they are the plan's own; more and less change what they are about, and nothing else", () => {
+		for (const name of PLAN_NAMES) expect(weightsOf(name, USUAL_WISHES)).toEqual(PLAN_WEIGHTS[name]);
+		const its = weightsOf("gentlest", { ...USUAL_WISHES, gentle: "more", firings: "less" });
+		expect(its).toEqual({ ...PLAN_WEIGHTS.gentlest, overAnnealHour: 4.5, firing: 2 });
+	});
+	it("with firings worth less there are never fewer of them; with gentleness worth more, never more over-annealing", () => {
+		const input = planStudio(2, { pieces: 24 });
+		const planned = (wishes: Partial<PlanInput["wishes"]>) => {
+			const weights = weightsOf("soonest", { ...USUAL_WISHES, ...wishes });
+			return [...searchPlan(problemOf(input), weights, 40)].at(-1) as Plan;
+		};
+		expect(planned({ firings: "more" }).figures.firings).toBeLessThanOrEqual(
+			planned({ firings: "less" }).figures.firings,
+		);
+		expect(planned({ gentle: "more" }).figures.overAnnealH).toBeLessThanOrEqual(
+			planned({ gentle: "less" }).figures.overAnnealH + 1e-9,
+		);
 	});
 });
 
@@ -246,5 +307,6 @@ function tiny(seed: number, pieces = 5): PlanInput {
 		families: [FAMILY_90],
 		schools: { ...USUAL_PACE, soak: "lower", clearanceMm: 5 },
 		...{ there, mayStart: there, horizonMin: 4 * 1440, aloneMin: null },
+		...{ moulds: [], wishes: USUAL_WISHES },
 	};
 }

@@ -19,6 +19,8 @@ export interface PlanProblem {
 	/** By job: a number for its class and tray; −1 without a class. */
 	classOf: number[];
 	classes: number;
+	/** By job: the mould it is fired on (index); −1 without one. */
+	mouldOf: number[];
 }
 
 export function problemOf(input: PlanInput): PlanProblem {
@@ -43,8 +45,22 @@ export function problemOf(input: PlanInput): PlanProblem {
 		...{ input, jobs, pieceOf, before, after, hours, fit, kilnsOf },
 		classOf: classKeys.map((key) => distinct.indexOf(key)),
 		classes: distinct.length,
+		mouldOf: jobs.map(({ mouldId }) => input.moulds.findIndex(({ id }) => id === mouldId)),
 	};
 }
 
 export const pieceAt = ({ input, pieceOf }: PlanProblem, job: number): PlanPiece =>
 	input.pieces[pieceOf[job] as number] as PlanPiece;
+
+/** Which moulds some jobs need, and how many of each. */
+export function mouldsFor({ mouldOf }: PlanProblem, jobs: readonly number[]): { mould: number; n: number }[] {
+	const needs: { mould: number; n: number }[] = [];
+	for (const job of jobs) {
+		const mould = mouldOf[job] as number;
+		if (mould < 0) continue;
+		const known = needs.find((one) => one.mould === mould);
+		if (known) known.n++;
+		else needs.push({ mould, n: 1 });
+	}
+	return needs;
+}

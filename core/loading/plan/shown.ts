@@ -36,6 +36,7 @@ export interface ShownPlan {
 
 export type ShownHelp =
 	| { kind: "open"; fromMs: number; toMs: number; promises: number; lastH: number }
+	| { kind: "mould"; mouldId: string; promises: number; lastH: number }
 	| { kind: "leaveOut"; pieceId: string; kilnId: string; hours: number; thickMm: number }
 	| { kind: "tooSoon"; pieceId: string; soonestMs: number };
 
@@ -79,6 +80,7 @@ function shownHelp(help: Help, { input }: PlanProblem, plan: Plan, at: (min: num
 		const { span, ...gains } = help;
 		return { ...gains, fromMs: at(span.from), toMs: at(span.to) };
 	}
+	if (help.kind === "mould") return help;
 	if (help.kind === "tooSoon") return { kind: "tooSoon", pieceId: help.pieceId, soonestMs: at(help.soonestMin) };
 	const { load, ...rest } = help;
 	return { ...rest, kilnId: input.kilns[plan.loads[load]?.kiln ?? -1]?.id ?? "" };

@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { mould } from "../../../tests/support/kit";
 import { wrongWithPlan } from "../../../tests/support/plan-checker";
 import { openDays, planStudio, SMALL_KILN } from "../../../tests/support/plan-studio";
 import { planInputOf } from "./book";
@@ -8,6 +9,7 @@ import { shownPlan } from "./shown";
 import { threePlans } from "./three-plans";
 import type { Plan, PlanInput, PlanPiece } from "./types";
 import { PLAN_NAMES, PLAN_WEIGHTS, type PlanName } from "./weights";
+import { USUAL_WISHES } from "./wishes";
 import { whyLeft } from "./would-help";
 
 /** The last of each plan, and how far the search said it was at every step. */
@@ -119,11 +121,21 @@ describe("the book as a plan's input", () => {
 				{
 					...{ id: "a", code: "A", familyId: "90", level: "full" as const, effectiveMm: 6, promised: null, asMade },
 					...{ hadLevel: undefined, blackBesideWhite: false, trappedSpanMm: 0, kitVersionId: null },
-					...{ route: [], group: "", readyMs: fromMs - 60_000, promisedMs },
+					...{
+						route: [{ level: "slump" as const, handWork: "", mould: mould("dish", { count: 3 }) }],
+						group: "",
+						readyMs: fromMs - 60_000,
+						promisedMs,
+					},
 				},
 			],
-			kilns: [],
-			booked: [],
+			kilns: [{ ...SMALL_KILN, id: "k" }],
+			booked: [{ kilnId: "k", moulds: { dish: 2 }, from: fromMs + 60_000, to: fromMs + 7_200_000 }],
+			closed: [
+				{ kilnId: "k", from: fromMs + 86_400_000, to: null, why: "element" },
+				{ kilnId: "other", from: fromMs, to: fromMs + 3_600_000, why: "" },
+			],
+			wishes: USUAL_WISHES,
 			schools: { cooling: "usual", warmUp: "usual", soak: "lower", clearanceMm: 5 },
 			there: [{ from: fromMs - 3_600_000, to: fromMs + 3_600_000 }],
 			mayStart: [],
@@ -137,6 +149,14 @@ describe("the book as a plan's input", () => {
 			aloneMin: 360,
 			horizonMin: 14 * 1440,
 		});
+	});
+	it("a kiln is taken by what is announced, and from the day it is out of service until somebody says otherwise", () => {
+		const { kilns, moulds } = book(null);
+		expect(kilns[0]?.booked).toEqual([
+			{ from: 1, to: 120 },
+			{ from: 1440, to: Number.POSITIVE_INFINITY },
+		]);
+		expect(moulds).toEqual([{ id: "dish", count: 3, booked: [{ from: 1, to: 120, taken: 2 }] }]);
 	});
 	it("home at midnight is a day late: a promise ends with the last minute of its day", () => {
 		const midnight = Date.UTC(2031, 2, 11);

@@ -3,7 +3,7 @@ import { shareKey } from "./insert";
 import type { PlanProblem } from "./problem";
 import { roundsFor, searchPlan } from "./search";
 import type { Plan, PlanJob, PlanLoad, PlanWeights } from "./types";
-import { PLAN_NAMES, PLAN_WEIGHTS, type PlanName } from "./weights";
+import { PLAN_NAMES, type PlanName, weightsOf } from "./weights";
 
 export interface PlanProgress {
 	name: PlanName;
@@ -19,10 +19,11 @@ export interface PlanProgress {
 export function* threePlans(problem: PlanProblem): Generator<PlanProgress> {
 	const rounds = roundsFor(problem.jobs.length);
 	const best = new Map<PlanName, Plan>();
+	const weights = (name: PlanName) => weightsOf(name, problem.input.wishes);
 	const total = PLAN_NAMES.length * (1.5 * rounds + 2);
 	let done = 0;
 	function* search(name: PlanName, times: number, from?: readonly PlanLoad[]): Generator<PlanProgress> {
-		for (const plan of searchPlan(problem, PLAN_WEIGHTS[name], times, from && { from, seed: 2 })) {
+		for (const plan of searchPlan(problem, weights(name), times, from && { from, seed: 2 })) {
 			done++;
 			const before = best.get(name);
 			if (before && plan.cost >= before.cost - 1e-9) {
@@ -36,10 +37,8 @@ export function* threePlans(problem: PlanProblem): Generator<PlanProgress> {
 	for (const name of PLAN_NAMES) yield* search(name, 0);
 	for (const name of PLAN_NAMES) yield* search(name, rounds);
 	for (const name of PLAN_NAMES) {
-		const rows = [...best.values()]
-			.map(({ loads }) => loads)
-			.filter((loads) => mayBe(problem, loads, PLAN_WEIGHTS[name]));
-		const priced = rows.map((loads) => ({ loads, cost: costOf(problem, loads, PLAN_WEIGHTS[name]) }));
+		const rows = [...best.values()].map(({ loads }) => loads).filter((loads) => mayBe(problem, loads, weights(name)));
+		const priced = rows.map((loads) => ({ loads, cost: costOf(problem, loads, weights(name)) }));
 		const cheapest = priced.sort((a, b) => a.cost - b.cost)[0];
 		if (cheapest) yield* search(name, Math.ceil(rounds / 2), cheapest.loads);
 	}

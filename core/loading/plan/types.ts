@@ -3,6 +3,7 @@ import type { GlassFamily } from "../../glass/family";
 import type { Form } from "../outlines/form";
 import type { LoadKiln, LoadSchools } from "../propose";
 import type { Shelf } from "../shelf";
+import type { PlanWishes } from "./wishes";
 
 /** From one minute of the plan to another; minutes count from its beginning. */
 export interface MinuteSpan {
@@ -22,6 +23,8 @@ export interface PlanJob {
 	glassJPerK: number;
 	/** With its mould, mm. */
 	heightMm: number;
+	/** The mould it is fired on, by its id in the input's moulds; null without one. */
+	mouldId: string | null;
 	/** Hand work and judging between the opening before it and this firing, min. */
 	afterMin: number;
 }
@@ -46,14 +49,25 @@ export interface PlanKiln extends Pick<LoadKiln, "body" | "clearHeightMm" | "max
 	id: string;
 	name: string;
 	shelf: Shelf;
-	/** Taken by what runs, or was announced. */
+	/** Taken by what runs, or was announced; or out of service. */
 	booked: MinuteSpan[];
+}
+
+/** A mould, of which a studio may have several alike. */
+export interface PlanMould {
+	id: string;
+	/** How many there are. */
+	count: number;
+	/** So many of them lie in a firing that runs, or was announced. */
+	booked: (MinuteSpan & { taken: number })[];
 }
 
 /** Everything a plan is made from. */
 export interface PlanInput {
 	pieces: PlanPiece[];
 	kilns: PlanKiln[];
+	/** Those that any piece is fired on. */
+	moulds: PlanMould[];
 	families: GlassFamily[];
 	schools: LoadSchools;
 	/** When somebody is there who may load and open, in order. */
@@ -64,6 +78,8 @@ export interface PlanInput {
 	horizonMin: number;
 	/** A kiln may fire so long with nobody there, min; null: as long as it takes. */
 	aloneMin: number | null;
+	/** What counts more to the studio than it usually does, and what less. */
+	wishes: PlanWishes;
 }
 
 /** What counts how much: the same unit throughout, a hundredth of a broken promise. */

@@ -1,4 +1,5 @@
 import type { PlanWeights } from "./types";
+import { type PlanWishes, STEP_FACTOR } from "./wishes";
 
 export const PLAN_NAMES = ["soonest", "fewest", "gentlest"] as const;
 export type PlanName = (typeof PLAN_NAMES)[number];
@@ -28,3 +29,21 @@ export const PLAN_WEIGHTS: Record<PlanName, PlanWeights> = {
 	fewest: { ...EVEN, firing: 40, classSplit: 2, overAnnealHour: 0.02, mixBands: true },
 	gentlest: { ...EVEN, firing: 6, overAnnealHour: 1.5 },
 };
+
+/**
+ * What counts how much in a plan of a studio with wishes of its own. Who leaves a piece out pays with its promise too, so that
+ * nothing is left out to keep another's.
+ */
+export function weightsOf(name: PlanName, wishes: PlanWishes): PlanWeights {
+	const its = PLAN_WEIGHTS[name];
+	const by = (wish: keyof PlanWishes, weight: number) => weight * STEP_FACTOR[wishes[wish]];
+	return {
+		...its,
+		brokenPromise: by("promises", its.brokenPromise),
+		dayLate: by("promises", its.dayLate),
+		classSplit: by("together", its.classSplit),
+		firing: by("firings", its.firing),
+		overAnnealHour: by("gentle", its.overAnnealHour),
+		waitingHour: by("soon", its.waitingHour),
+	};
+}

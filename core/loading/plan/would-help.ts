@@ -7,6 +7,8 @@ import type { MinuteSpan, Plan, PlanWeights } from "./types";
 export type Help =
 	/** Somebody there on a day when nobody is. Gains: promises kept more, hours sooner that the last piece is home. */
 	| { kind: "open"; span: MinuteSpan; promises: number; lastH: number }
+	/** One more mould of a kind: the same loads, side by side where they waited for each other. */
+	| { kind: "mould"; mouldId: string; promises: number; lastH: number }
 	/** A load without its slowest piece is done so much sooner, h. */
 	| { kind: "leaveOut"; pieceId: string; load: number; hours: number; thickMm: number }
 	/** A promise that no plan can keep: the soonest that it could be home at all. */
@@ -21,6 +23,7 @@ const MOST = 4;
 export function wouldHelp(problem: PlanProblem, plan: Plan, weights: PlanWeights): Help[] {
 	return [
 		...openOn(problem, plan, weights).slice(0, 2),
+		...moreMoulds(problem, plan, weights).slice(0, 1),
 		...tooSoonOf(problem, plan).slice(0, 3),
 		...leftOut(problem, plan).slice(0, 2),
 	].slice(0, MOST);
@@ -38,16 +41,33 @@ function openOn(problem: PlanProblem, plan: Plan, weights: PlanWeights): Help[] 
 		if (there.some((span) => span.from < from + 780 && span.to > from)) continue;
 		const more = (spans: readonly MinuteSpan[]) => [...spans, morning].sort((a, b) => a.from - b.from);
 		const other = { ...problem, input: { ...problem.input, there: more(there), mayStart: more(mayStart) } };
-		const its = planOf(other, plan.loads, weights);
-		if (!its) continue;
-		const promises = plan.figures.broken.length - its.figures.broken.length;
-		const lastH = ((plan.figures.lastHomeMin ?? 0) - (its.figures.lastHomeMin ?? 0)) / 60;
-		if (promises > 0 || lastH >= WORTH_H) free.push({ kind: "open", span: morning, promises, lastH });
+		const won = gained(plan, planOf(other, plan.loads, weights));
+		if (won) free.push({ kind: "open", span: morning, ...won });
 	}
 	return free.sort((a, b) => gain(b) - gain(a));
 }
 
-const gain = (help: Help): number => (help.kind === "open" ? help.promises * 1000 + help.lastH : 0);
+/** Of each kind of mould that a plan uses, what one more of it would win. */
+function moreMoulds(problem: PlanProblem, plan: Plan, weights: PlanWeights): Help[] {
+	const { moulds } = problem.input;
+	return moulds
+		.flatMap((mould, i) => {
+			const more = moulds.with(i, { ...mould, count: mould.count + 1 });
+			const won = gained(plan, planOf({ ...problem, input: { ...problem.input, moulds: more } }, plan.loads, weights));
+			return won ? [{ kind: "mould" as const, mouldId: mould.id, ...won }] : [];
+		})
+		.sort((a, b) => gain(b) - gain(a));
+}
+
+/** What another plan wins, where it is worth a word. */
+function gained(plan: Plan, other: Plan | undefined): { promises: number; lastH: number } | undefined {
+	if (!other) return undefined;
+	const promises = plan.figures.broken.length - other.figures.broken.length;
+	const lastH = ((plan.figures.lastHomeMin ?? 0) - (other.figures.lastHomeMin ?? 0)) / 60;
+	return promises > 0 || lastH >= WORTH_H ? { promises, lastH } : undefined;
+}
+
+const gain = (help: Help): number => ("promises" in help ? help.promises * 1000 + help.lastH : 0);
 
 /** In each load the piece without which it would be done soonest. */
 function leftOut(problem: PlanProblem, plan: Plan): Help[] {

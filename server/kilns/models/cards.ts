@@ -20,6 +20,8 @@ export function kilnCard(row: KilnRow, busy: FiringRow | undefined, context: Vie
 		maxSegments: row.maxSegments,
 		shelfShape: row.shelfShape,
 		zones: row.zones,
+		fixtures: row.fixtures,
+		outOfService: row.outOfService,
 		line: row.line === null ? null : isStandIn(row.line) ? "standIn" : row.line.driver,
 		permissions: row.permissions,
 		doorSide: row.doorSide,

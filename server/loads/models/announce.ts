@@ -4,14 +4,12 @@ import { mayBeLoaded } from "@core/journey/journey";
 import { loadFiring } from "@db/queries/firings";
 import { lockPieces } from "@db/queries/pieces";
 import { firing, firingPlace } from "@db/schema";
-import { clockNear } from "@formats/time";
 import type { Context } from "../../house/context";
 import { Refusal } from "../../house/refusal";
 import { lockedKiln, refuseRetired } from "../../kilns/models/kiln";
 import { recordSteps } from "../../pieces/models/record";
-import { calendarFirings } from "./calendar";
-import { houseSpans } from "./house-spans";
 import { planLoad } from "./plan-load";
+import { refuseTaken } from "./refuse-taken";
 
 type Wanted = ActionInput<"acceptLoad">;
 
@@ -26,7 +24,8 @@ export async function announce(context: Context, wanted: Wanted): Promise<{ firi
 	if (again?.state === "cancelled")
 		throw new Refusal("conflict", `Firing ${again.number} was called off. Plan it anew.`);
 	if (again) return { firingId, number: again.number };
-	refuseRetired(await lockedKiln(tx, kilnId));
+	const kiln = await lockedKiln(tx, kilnId);
+	refuseRetired(kiln);
 	const startsAt = wanted.startsAt ? new Date(wanted.startsAt) : null;
 	await refuseChanged(context, chosen, startsAt ?? now);
 	const ids = chosen.map(({ pieceId }) => pieceId);
@@ -34,7 +33,7 @@ export async function announce(context: Context, wanted: Wanted): Promise<{ firi
 	const { proposal, family, pieces } = await planLoad(tx, studio, kilnId, ids, wish);
 	if (proposal.leftIds.length > 0)
 		throw new Refusal("conflict", `${proposal.leftIds.length} of these pieces no longer fit the shelf. Propose again.`);
-	if (startsAt) await refuseTaken(context, { kilnId, startsAt, openS: proposal.openS, firingId });
+	await refuseTaken(context, { kiln, startsAt, openS: proposal.openS, firingId, pieces });
 	const [made] = await tx
 		.insert(firing)
 		.values({
@@ -72,28 +71,4 @@ async function refuseChanged({ tx }: Context, chosen: Wanted["pieces"], at: Date
 				"conflict",
 				`${row.code} changed while you were planning. The trays show it as it is now; propose again.`,
 			);
-}
-
-/** A page may be open so long before what it planned is announced, ms. */
-const LATE_MS = 15 * 60_000;
-
-/** Refused where the hour is past, or another firing has the kiln in those hours. */
-export async function refuseTaken(
-	{ tx, now, studio }: Context,
-	{ kilnId, startsAt, openS, firingId }: { kilnId: string; startsAt: Date; openS: number; firingId: string },
-): Promise<void> {
-	if (startsAt.getTime() < now.getTime() - LATE_MS)
-		throw new Refusal("conflict", "The hour it was to be started at is past. Load the page again for a new plan.");
-	const { there } = houseSpans(studio, now, 21);
-	const from = startsAt.getTime();
-	const until = from + openS * 1000;
-	const others = await calendarFirings(tx, now, there, studio.timeZone);
-	const clash = others.find(
-		(other) => other.kilnId === kilnId && other.id !== firingId && from < other.coolMs && until > other.from,
-	);
-	if (clash)
-		throw new Refusal(
-			"conflict",
-			`Firing ${clash.number} has this kiln from ${clockNear(new Date(clash.from), now, studio.timeZone)} until ${clockNear(new Date(clash.coolMs), now, studio.timeZone)}. Choose another hour or kiln.`,
-		);
 }

@@ -4,7 +4,7 @@ import type { Span } from "@core/loading/plan/book";
 import { SLACK_MIN, TURNOVER_MIN } from "@core/loading/plan/decode";
 import { nextIn } from "@core/loading/plan/spans";
 import type { Reader } from "@db/connect";
-import { activeFirings, duesOfActive, type FiringRow } from "@db/queries/firings";
+import { activeFirings, duesOfActive, type FiringRow, mouldsOfActive } from "@db/queries/firings";
 import { type KilnRow, loadKilns } from "@db/queries/kilns";
 import { endOfDayMs } from "@formats/time";
 import { openInstant } from "../../firings/models/may-open";
@@ -19,6 +19,11 @@ export async function calendarFirings(
 	timeZone: string,
 ): Promise<CalendarFiring[]> {
 	const [rows, kilns, dues] = [await activeFirings(reader), await loadKilns(reader), await duesOfActive(reader)];
+	const moulds = await mouldsOfActive(reader);
+	const mouldsOf = (id: string) =>
+		Object.fromEntries(
+			moulds.flatMap(({ firingId, mouldId, n }) => (firingId === id && mouldId ? [[mouldId, n]] : [])),
+		);
 	const duesOf = (id: string) =>
 		dues
 			.filter(({ firingId }) => firingId === id)
@@ -26,14 +31,16 @@ export async function calendarFirings(
 	return kilns.flatMap((kiln) =>
 		calendarOf(
 			kiln,
-			rows.filter(({ kilnId }) => kilnId === kiln.id).map((row) => ({ ...row, dues: duesOf(row.id) })),
+			rows
+				.filter(({ kilnId }) => kilnId === kiln.id)
+				.map((row) => ({ ...row, dues: duesOf(row.id), moulds: mouldsOf(row.id) })),
 			now,
 			there,
 		),
 	);
 }
 
-type Active = FiringRow & Pick<CalendarFiring, "pieces" | "dues">;
+type Active = FiringRow & Pick<CalendarFiring, "pieces" | "dues" | "moulds">;
 
 function calendarOf(kiln: KilnRow, rows: readonly Active[], now: Date, there: readonly Span[]): CalendarFiring[] {
 	const order = (row: Active) =>
@@ -62,7 +69,7 @@ function calendarFiring(row: Active, kiln: KilnRow, from: number, there: readonl
 	const opened = nextIn(there, coolMs + (row.state === "running" ? 0 : SLACK_MIN * MINUTE));
 	return {
 		...{ id: row.id, number: row.number, kilnId: row.kilnId, level: row.level, familyId: row.familyId },
-		...{ pieces: row.pieces, dues: row.dues, what: row.what, isDated: row.startsAt !== null },
+		...{ pieces: row.pieces, dues: row.dues, moulds: row.moulds, what: row.what, isDated: row.startsAt !== null },
 		state: row.state === "running" ? "running" : "planned",
 		from,
 		to: (Number.isFinite(opened) ? opened : coolMs) + TURNOVER_MIN * MINUTE,

@@ -22,10 +22,17 @@ export const loadKilnOf = (row: KilnRow): LoadKiln => ({
 		heightMm: row.shelfHeightMm,
 		marginMm: row.marginMm,
 		shape: row.shelfShape,
+		posts: postsOf(row),
 	},
 	clearHeightMm: row.clearHeightMm,
 	maxC: row.maxC,
 });
+
+/** A fixture is drawn from the shelf's far left corner; a thermocouple reaches over the glass and takes no room. */
+const postsOf = ({ fixtures, shelfHeightMm }: KilnRow) =>
+	fixtures
+		.filter(({ kind }) => kind === "post")
+		.map(({ xMm, yMm, acrossMm }) => ({ xMm, yMm: shelfHeightMm - yMm, acrossMm }));
 
 /** How the studio fires, as a load asks for it. */
 export const schoolsFor = (studio: Studio): LoadSchools => ({

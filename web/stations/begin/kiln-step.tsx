@@ -62,7 +62,7 @@ export function KilnStep({ kilns }: { kilns: readonly { id: string; name: string
 						}}
 					>
 						<ShelfOutline
-							kiln={{ ...PLAIN_KILN[one], marginMm: MARGIN_MM, zones: [], name: WORDS[one] }}
+							kiln={{ ...PLAIN_KILN[one], marginMm: MARGIN_MM, zones: [], fixtures: [], name: WORDS[one] }}
 							widthPx={(150 * PLAIN_KILN[one].shelfWidthMm) / PLAIN_KILN.lid.shelfWidthMm}
 						/>
 						<span className="text-center">

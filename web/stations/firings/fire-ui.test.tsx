@@ -217,6 +217,7 @@ describe("kilns and alarms", () => {
 					shelfWidthMm: 400,
 					shelfHeightMm: 400,
 					marginMm: 10,
+					fixtures: [],
 					zones: [zone],
 					doorSide: "front",
 				}}

@@ -66,7 +66,7 @@ describe("books", () => {
 	});
 	it("moulds: opening, depth and state of the release", () => {
 		const words = book(MouldBook);
-		expect(words).toMatch(/Feed bowl, round dish 152 mm 35 mm deep washed, 1 firing since/);
+		expect(words).toMatch(/Feed bowl, round dish, 2 alike 152 mm 35 mm deep washed, 1 firing since/);
 		expect(words).toMatch(/Sackcloth texture .*bare, 3 firings since/);
 		expect(words).toMatch(/Dial frame .*not fired/);
 	});

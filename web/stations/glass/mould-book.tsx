@@ -35,9 +35,9 @@ export function MouldBook({ view, frame }: StationProps<"books">) {
 								<span>
 									<b className="block text-[15px]">{mould.name}</b>
 									<span className="text-soft">
-										{mould.kind}
-										{mould.texture && `, ${mould.texture}`}
-										{mould.retired && ", put away"}
+										{[mould.kind, mould.texture, mould.count > 1 && `${mould.count} alike`, mould.retired && "put away"]
+											.filter(Boolean)
+											.join(", ")}
 									</span>
 								</span>
 								<span className="figure">
@@ -155,6 +155,12 @@ function MouldForm({
 				{length(mould.opening === "round" ? "Across, other way" : "Height", "heightMm")}
 				{length("Depth", "depthMm")}
 				<NumberField kind="temperature" label="Bears up to" {...form.number("mould.maxC")} />
+				<NumberField
+					kind="count"
+					label="How many alike"
+					{...form.number("mould.count")}
+					hint="So many pieces can be on it at once."
+				/>
 			</div>
 			<TextField label="Texture" {...form.field("mould.texture")} />
 			<Check label="has a vent hole" checked={mould.vented} onChange={(vented) => form.set("mould.vented", vented)} />

@@ -13,6 +13,7 @@ export const NEW_MOULD: Omit<Kept<Mould>, "id"> = {
 	vented: true,
 	release: "bare",
 	usesSince: 0,
+	count: 1,
 	maxC: 900,
 	revision: 0,
 };

@@ -1,10 +1,10 @@
 import type { KilnForm } from "@contract/documents/kiln";
 import type { KilnView } from "@contract/kilns";
-import { type KilnZone, type Recount, SHELF_SHAPES, type ShelfShape } from "@core/kiln/record";
+import { type KilnFixture, type KilnZone, type Recount, SHELF_SHAPES, type ShelfShape } from "@core/kiln/record";
 import { ChoiceField, NumberField, TextField } from "../../forms/fields";
 import { Problems } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";
-import { Shelves, Tasks, Zones } from "./kiln-rows";
+import { Fixtures, Shelves, Tasks, Zones } from "./kiln-rows";
 import { ShelfOutline } from "./shelf-outline";
 
 const plain = <T extends string>(values: readonly T[]) => values.map((value) => ({ value, label: value }));
@@ -75,8 +75,13 @@ export function KilnFormPanel({ view, instructor }: { view: KilnView; instructor
 							{length("Clear height", "clearHeightMm")}
 						</div>
 						<Zones form={form} onZones={(zones) => set({ zones })} />
+						{electric && <Fixtures fixtures={form.fixtures} onFixtures={(fixtures) => set({ fixtures })} />}
 					</div>
-					<ShelfOutline kiln={{ ...form, zones: form.zones.filter(isSound) }} widthPx={300} labels />
+					<ShelfOutline
+						kiln={{ ...form, zones: form.zones.filter(isSound), fixtures: form.fixtures.filter(isSound) }}
+						widthPx={300}
+						labels
+					/>
 				</section>
 				{electric && (
 					<div className="grid grid-cols-2 gap-5 max-lg:grid-cols-1">
@@ -145,5 +150,5 @@ export function KilnFormPanel({ view, instructor }: { view: KilnView; instructor
 	);
 }
 
-const isSound = ({ xMm, yMm, widthMm, heightMm, offsetK }: KilnZone) =>
-	[xMm, yMm, widthMm, heightMm, offsetK].every((value) => Number.isFinite(value));
+const isSound = (row: KilnZone | KilnFixture): boolean =>
+	Object.values(row).every((value) => typeof value !== "number" || Number.isFinite(value));

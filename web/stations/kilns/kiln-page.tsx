@@ -2,7 +2,7 @@ import type { KilnView } from "@contract/kilns";
 import { LEVEL_WORDS } from "@core/firing/level";
 import { timeConstantS } from "@core/kiln/kiln";
 import { formatMinutes } from "@core/units/duration";
-import { dayAndClock } from "@formats/time";
+import { dayAndClock, dayOf } from "@formats/time";
 import { useState } from "react";
 import { Caution, Trouble } from "../../forms/notice";
 import { useAct } from "../../lib/api";
@@ -16,6 +16,7 @@ import { KilnFormPanel } from "./kiln-form";
 import { Learn } from "./learn";
 import { LineForm } from "./line-form";
 import { OffsetPanel } from "./offset-panel";
+import { OutOfServicePanel } from "./out-of-service-panel";
 import { RecordChart } from "./record-chart";
 import { ShelfOutline } from "./shelf-outline";
 import { UpkeepLine } from "./upkeep-line";
@@ -45,6 +46,9 @@ function KilnPage(props: StationProps<"kiln">) {
 					<h1 className="mb-2">{view.form.name}</h1>
 					<ShelfOutline kiln={view.card} widthPx={200} labels />
 					<KilnFigures view={view} />
+					{!block && !view.retired && (
+						<OutOfServicePanel key={view.form.id} view={view} today={dayOf(frame.now, frame.timeZone)} />
+					)}
 					<Upkeep view={view} />
 					{instructor && (
 						<div className="mt-4">

@@ -1,5 +1,5 @@
 import type { KilnForm } from "@contract/documents/kiln";
-import type { KilnZone } from "@core/kiln/record";
+import type { KilnFixture, KilnZone } from "@core/kiln/record";
 import { RELEASES } from "@core/kit/mould";
 import { ChoiceField, NumberField, TextField } from "../../forms/fields";
 
@@ -66,6 +66,39 @@ export function Zones({ form, onZones }: { form: KilnForm; onZones(zones: KilnZo
 					<span />
 					<Cell kind="length" label="From back" value={zone.yMm} onChange={(yMm) => change({ yMm })} />
 					<Cell kind="length" label="Deep" value={zone.heightMm} onChange={(heightMm) => change({ heightMm })} />
+				</span>
+			)}
+		</Rows>
+	);
+}
+
+const FIXTURE_WORDS = [
+	{ value: "post" as const, label: "post" },
+	{ value: "thermocouple" as const, label: "thermocouple" },
+];
+
+/** Posts take room on the shelf; a thermocouple reaches over it. */
+export function Fixtures(props: { fixtures: readonly KilnFixture[]; onFixtures(fixtures: KilnFixture[]): void }) {
+	const made: KilnFixture = { kind: "post", xMm: 60, yMm: 60, acrossMm: 38 };
+	return (
+		<Rows title="Posts and thermocouple" rows={props.fixtures} made={made} add="Add one" onRows={props.onFixtures}>
+			{(fixture, change) => (
+				<span className="grid grow grid-cols-2 gap-1.5">
+					<ChoiceField
+						compact
+						label="What"
+						value={fixture.kind}
+						options={FIXTURE_WORDS}
+						onChange={(kind) => change({ kind })}
+					/>
+					<Cell
+						kind="length"
+						label="Across it"
+						value={fixture.acrossMm}
+						onChange={(acrossMm) => change({ acrossMm })}
+					/>
+					<Cell kind="length" label="Middle from left" value={fixture.xMm} onChange={(xMm) => change({ xMm })} />
+					<Cell kind="length" label="Middle from back" value={fixture.yMm} onChange={(yMm) => change({ yMm })} />
 				</span>
 			)}
 		</Rows>

@@ -18,6 +18,7 @@ export const newKiln = (id: string, name: string, known: Partial<KilnForm> = {})
 	body: DEFAULT_KILN,
 	plateW: null,
 	zones: [],
+	fixtures: [],
 	elements: { fittedOn: null, dueFirings: NEW_ELEMENTS.dueFirings },
 	upkeep: USUAL_UPKEEP.map(({ what, everyFirings }) => ({ what, everyFirings })),
 	shelves: [],

@@ -1,17 +1,18 @@
 import type { KilnCard } from "@contract/kilns";
 import { useFigure } from "../../lib/prefs";
+import { Fixtures } from "../../ui/fixtures";
 import { shelfPath } from "../../ui/shelf-path";
 import { sizeWords } from "../../ui/size-words";
 
 type Drawn = Pick<
 	KilnCard,
-	"shelfWidthMm" | "shelfHeightMm" | "marginMm" | "shelfShape" | "zones" | "doorSide" | "name"
+	"shelfWidthMm" | "shelfHeightMm" | "marginMm" | "shelfShape" | "zones" | "fixtures" | "doorSide" | "name"
 >;
 
-/** A kiln's shelf from above, to scale: its outline, usable margin, zones with their offsets, and the side of the door. */
+/** A kiln's shelf from above, to scale: its outline, usable margin, zones with their offsets, posts and thermocouple, and the side of the door. */
 export function ShelfOutline({ kiln, widthPx, labels = false }: { kiln: Drawn; widthPx: number; labels?: boolean }) {
 	const figure = useFigure();
-	const { shelfWidthMm: w, shelfHeightMm: h, marginMm, shelfShape, zones, doorSide, name } = kiln;
+	const { shelfWidthMm: w, shelfHeightMm: h, marginMm, shelfShape, zones, fixtures, doorSide, name } = kiln;
 	const scale = w / widthPx;
 	const pad = 3 * scale;
 	const foot = labels ? 16 * scale : pad;
@@ -53,6 +54,7 @@ export function ShelfOutline({ kiln, widthPx, labels = false }: { kiln: Drawn; w
 					</g>
 				))}
 			</g>
+			<Fixtures fixtures={fixtures} shelf={{ widthMm: w, heightMm: h }} />
 			<path
 				d={outline(marginMm)}
 				fill="none"

@@ -45,6 +45,7 @@ function LayIn({ view, frame }: StationProps<"loadSheet">) {
 						clearanceMm={frame.clearanceMm}
 						doorSide={firing.kiln.doorSide}
 						zones={firing.kiln.zones}
+						fixtures={firing.kiln.fixtures}
 						pieces={pieces.flatMap((one) => lying(one, one.place, pictures, mark(one)))}
 					/>
 				</section>

@@ -12,6 +12,7 @@ import type { StationProps } from "../../ui/frame/framed";
 import { OwnCautions } from "../../ui/own-cautions";
 import { lying, ShelfMap } from "../../ui/shelf-map";
 import { shelfOf } from "../../ui/shelf-path";
+import { Fillers } from "./fillers";
 import { ProposedSchedule } from "./proposed-schedule";
 import { Gaps } from "./shelf/gaps";
 import { MoveLayer } from "./shelf/move-layer";
@@ -56,6 +57,11 @@ export function LoadBench({ view, frame, kiln, base, pieces, startMs, accept }: 
 	);
 	const shown = isSame ? base : other.data;
 	const fill = bench.formed.reduce((sum, { form }) => sum + form.areaMm2, 0) / usableMm2(shelf);
+	const fillers = view.fillers.filter(
+		({ familyId, level }) => familyId === pieces[0]?.familyId && level === pieces[0]?.level,
+	);
+	const [lotIds, setLotIds] = useState<readonly string[]>([]);
+	const lots = lotIds.filter((id) => fillers.some((one) => one.id === id));
 	const press = (id: string) => {
 		if (swapping && chosen && chosen !== id) edit((before) => swapped(before, chosen, id));
 		setSwapping(false);
@@ -88,6 +94,7 @@ export function LoadBench({ view, frame, kiln, base, pieces, startMs, accept }: 
 						clearanceMm={frame.clearanceMm}
 						doorSide={kiln.doorSide}
 						zones={kiln.zones}
+						fixtures={kiln.fixtures}
 						pieces={places.flatMap((place) =>
 							pieces
 								.filter(({ id }) => id === place.id)
@@ -125,6 +132,10 @@ export function LoadBench({ view, frame, kiln, base, pieces, startMs, accept }: 
 							the glass maker’s own instructions where they differ.
 						</Caution>
 						<OwnCautions station="load" />
+						<Fillers
+							{...{ fillers, chosen: lotIds, onChoose: setLotIds }}
+							freeMm2={Math.max(0, (1 - fill) * usableMm2(shelf))}
+						/>
 						<div className="foot bg-base-200 flex flex-col gap-1">
 							<button
 								type="button"
@@ -136,6 +147,7 @@ export function LoadBench({ view, frame, kiln, base, pieces, startMs, accept }: 
 										kilnId: kiln.id,
 										startsAt: startMs === null ? null : new Date(startMs).toISOString(),
 										pieces: ids.map((id) => ({ pieceId: id, seq: of(id)?.seq ?? 0 })),
+										...(lots.length > 0 && { lotIds: lots }),
 										laid: doc.laid.map(({ id, xMm, yMm, turnDeg }) => ({ id, xMm, yMm, turnDeg })),
 									}))
 								}
@@ -144,7 +156,9 @@ export function LoadBench({ view, frame, kiln, base, pieces, startMs, accept }: 
 							</button>
 							<StartLine startMs={startMs} />
 							{problems.length > 0 && (
-								<p className="text-[13px] text-error">Not while pieces lie over the edge or too near each other.</p>
+								<p className="text-[13px] text-error">
+									Not while pieces lie over the edge, at a post or too near each other.
+								</p>
 							)}
 						</div>
 					</>
@@ -181,9 +195,11 @@ function ShelfSays(props: {
 		? swapping
 			? `Press the piece that ${of(chosen ?? "")?.code ?? "it"} changes places with.`
 			: `Dashed: the piece after firing, and the ${figure({ mm: clearanceMm })} kept between halos. Drag a piece, or use the arrow keys; R turns it, P pins it.`
-		: first.kind === "edge"
-			? `${of(first.id)?.code} lies over the edge of what may be used of the shelf.`
-			: `${of(first.id)?.code} and ${of(first.otherId)?.code} would touch, or come nearer than ${figure({ mm: clearanceMm })}.`;
+		: {
+				edge: `${of(first.id)?.code} lies over the edge of what may be used of the shelf.`,
+				post: `${of(first.id)?.code} would touch a post, or come nearer than ${figure({ mm: clearanceMm })}.`,
+				near: `${of(first.id)?.code} and ${of("otherId" in first ? first.otherId : "")?.code} would touch, or come nearer than ${figure({ mm: clearanceMm })}.`,
+			}[first.kind];
 	return (
 		<p role="status" className={`min-h-[3em] ${first ? "font-semibold text-error" : "text-soft"}`}>
 			{words}

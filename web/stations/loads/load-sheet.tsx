@@ -46,6 +46,7 @@ function LoadSheet({ view, frame }: StationProps<"loadSheet">) {
 					clearanceMm={frame.clearanceMm}
 					doorSide={firing.kiln.doorSide}
 					zones={firing.kiln.zones}
+					fixtures={firing.kiln.fixtures}
 					pieces={pieces.flatMap((one) => lying(one, one.place, pictures))}
 				/>
 				<p className="figure text-center text-[12px]">

@@ -88,7 +88,7 @@ function Load({ view, frame, params }: StationProps<"load">) {
 							/>
 						))}
 					</ul>
-					<CannotFire wet={view.wet} untested={view.untested} />
+					<CannotFire view={view} />
 				</section>
 				{kiln && proposal.data && pieces.length > 0 ? (
 					<LoadBench
@@ -111,6 +111,7 @@ function Load({ view, frame, params }: StationProps<"load">) {
 									clearanceMm={frame.clearanceMm}
 									doorSide={kiln.doorSide}
 									zones={kiln.zones}
+									fixtures={kiln.fixtures}
 									pieces={[]}
 								/>
 							</div>
@@ -130,6 +131,11 @@ function KilnChoice(props: { kilns: LoadView["kilns"]; kilnId: string; onChoose(
 	const chosen = props.kilns.find(({ id }) => id === props.kilnId);
 	return (
 		<>
+			{chosen?.outOfService && (
+				<a className="font-semibold text-warning underline" href={`/fire/kilns/${chosen.id}`}>
+					{chosen.name}: out of service{chosen.outOfService.why && `, ${chosen.outOfService.why}`}
+				</a>
+			)}
 			{chosen?.busyWith && (
 				<span className="font-semibold text-warning">
 					{chosen.name}: {chosen.busyWith}
@@ -166,7 +172,7 @@ const NothingWaits = ({ view }: { view: LoadView }) => (
 			</span>
 		</Empty>
 		<div className="mx-auto max-w-lg">
-			<CannotFire wet={view.wet} untested={view.untested} />
+			<CannotFire view={view} />
 		</div>
 	</>
 );

@@ -13,12 +13,14 @@ import { framed, type StationProps } from "../../ui/frame/framed";
 import { SCHOOLS } from "../../ui/school-words";
 import { Tabs } from "../../ui/tabs";
 import { CautionFields, HoursFields, PaperFields, type SettingsForm, TimesFields } from "./customs-fields";
+import { WishFields } from "./wish-fields";
 
 export default framed("settings", null, Settings);
 
 const TABS = [
 	{ value: "schools" as const, label: "How it fires" },
 	{ value: "hours" as const, label: "Hours" },
+	{ value: "wishes" as const, label: "What matters" },
 	{ value: "times" as const, label: "Spares and times" },
 	{ value: "paper" as const, label: "Paper and money" },
 	{ value: "cautions" as const, label: "Cautions" },
@@ -29,8 +31,8 @@ type Tab = (typeof TABS)[number]["value"];
 const BUILT_UP = { ...PLAIN_PIECE, thickestMm: 9, effectiveMm: 13.5, multiLevel: true };
 
 /** How the studio works where nobody says otherwise: what each choice means, and what it costs in hours. */
-function Settings({ view }: StationProps<"settings">) {
-	const [tab, setTab] = useState<Tab>("schools");
+function Settings({ view, params }: StationProps<"settings">) {
+	const [tab, setTab] = useState<Tab>(TABS.find(({ value }) => value === params.tab)?.value ?? "schools");
 	const form = useActForm("saveSettings", {
 		start: { settings: view.settings, schools: view.schools, revision: view.revision },
 		schema: async () => (await import("@contract/studio")).actions.saveSettings,
@@ -78,6 +80,7 @@ function Settings({ view }: StationProps<"settings">) {
 							</>
 						)}
 						{tab === "hours" && <HoursFields form={form} />}
+						{tab === "wishes" && <WishFields form={form} />}
 						{tab === "times" && <TimesFields form={form} />}
 						{tab === "paper" && <PaperFields form={form} />}
 						{tab === "cautions" && <CautionFields form={form} />}

@@ -1,19 +1,21 @@
-import type { Span } from "@core/loading/plan/book";
+import type { ClosedKiln, Span } from "@core/loading/plan/book";
 import { dayWords } from "@formats/time";
 import { memo } from "react";
 import { usePrefs } from "../../../lib/prefs";
-import { type CalendarFrame, gapsOf, LABEL, TOP, WIDTH } from "./scale";
+import { BAR, type CalendarFrame, gapsOf, LABEL, TOP, WIDTH } from "./scale";
 
 /** Days, hours with nobody there, and a line for every kiln. */
 export const CalendarGround = memo(function CalendarGround({
 	frame,
 	there,
 	kilns,
+	closed,
 	nowMs,
 }: {
 	frame: CalendarFrame;
 	there: readonly Span[];
 	kilns: readonly { id: string; name: string }[];
+	closed: readonly ClosedKiln[];
 	nowMs: number;
 }) {
 	const { timeZone } = usePrefs();
@@ -47,7 +49,32 @@ export const CalendarGround = memo(function CalendarGround({
 					</text>
 				</g>
 			))}
+			{closed.map((one) => (
+				<Closed key={one.kilnId} closed={one} frame={frame} row={kilns.findIndex(({ id }) => id === one.kilnId)} />
+			))}
 			<path d={`M${Math.max(LABEL, x(nowMs))} ${TOP - 4}V${height}`} className="stroke-accent" strokeWidth="2" />
 		</g>
 	);
 });
+
+/** Days that nobody fires a kiln, with the reason. */
+function Closed({ closed, frame, row }: { closed: ClosedKiln; frame: CalendarFrame; row: number }) {
+	const { x, fromMs, toMs, rowTop } = frame;
+	const [from, to] = [Math.max(closed.from, fromMs), Math.min(closed.to ?? toMs, toMs)];
+	if (row < 0 || from >= to) return null;
+	const top = rowTop(row);
+	return (
+		<g>
+			<rect
+				x={x(from)}
+				y={top - 6}
+				width={x(to) - x(from)}
+				height={BAR + 12}
+				className="fill-warning/25 stroke-warning"
+			/>
+			<text x={x(from) + 6} y={top + BAR / 2 + 4} className="fill-base-content text-[12px] font-semibold">
+				out of service{closed.why && `: ${closed.why}`}
+			</text>
+		</g>
+	);
+}

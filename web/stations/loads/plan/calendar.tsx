@@ -35,7 +35,7 @@ export function Calendar({ view, plan, frame, drag, chosen, onChoose }: Props) {
 				role="group"
 				aria-label="Kilns over the coming days"
 			>
-				<CalendarGround frame={frame} there={there} kilns={kilns} nowMs={nowMs} />
+				<CalendarGround {...{ frame, there, kilns, nowMs }} closed={view.closed} />
 				{(plan?.loads ?? []).filter(inSight).map((load) => (
 					<Pressable
 						key={load.key}

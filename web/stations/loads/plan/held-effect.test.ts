@@ -8,6 +8,7 @@ const firing = (id: string, kilnId: string, from: number, dues: CalendarFiring["
 		id,
 		number: 1,
 		kilnId,
+		moulds: {},
 		state: "planned",
 		level: "full",
 		familyId: "90",

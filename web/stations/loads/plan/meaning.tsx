@@ -1,8 +1,10 @@
 import type { PlanView } from "@contract/loads";
 import type { ShownHelp, ShownPlan } from "@core/loading/plan/shown";
+import { WISHES } from "@core/loading/plan/wishes";
 import { clock, dayOf, dayWords } from "@formats/time";
 import { useNow } from "../../../lib/clock";
 import { useFigure, usePrefs } from "../../../lib/prefs";
+import { WISH_WORDS } from "../../../ui/wish-words";
 import { count, spareWords, WHY_WORDS } from "./plan-words";
 
 interface Props {
@@ -66,6 +68,7 @@ export function Meaning({ view, plan }: Props) {
 					Lay a load by hand instead
 				</a>
 			</p>
+			<Wishes view={view} />
 			{plan.help.length > 0 && (
 				<section aria-label="Would help">
 					<h3 className="font-semibold text-soft">Would help</h3>
@@ -78,6 +81,21 @@ export function Meaning({ view, plan }: Props) {
 			)}
 			<Broken view={view} plan={plan} day={day} />
 		</>
+	);
+}
+
+/** Where the studio weighs otherwise than usual, it is said. */
+function Wishes({ view }: { view: PlanView }) {
+	const own = WISHES.filter((wish) => view.wishes[wish] !== "usual");
+	return (
+		<p className="text-soft">
+			{own.length === 0
+				? "Weighed as usual: promises first. "
+				: `Weighed your way: ${own.map((wish) => `${WISH_WORDS[wish].short} ${view.wishes[wish]}`).join(", ")}. `}
+			<a className="underline" href="/settings?tab=wishes">
+				What matters here
+			</a>
+		</p>
 	);
 }
 
@@ -133,9 +151,13 @@ function HelpLine({ help, view, day }: { help: ShownHelp; view: PlanView; day(ms
 					</>
 				}
 			>
-				{help.promises > 0 ? `${count(help.promises, "promise")} kept` : `${spareWords(help.lastH * 3_600_000)} sooner`}
+				{gainWords(help)}
 			</HelpRow>
 		);
+	if (help.kind === "mould") {
+		const name = view.pieces.flatMap(({ route }) => route).find(({ mould }) => mould?.id === help.mouldId)?.mould?.name;
+		return <HelpRow what={<>one more “{name}”</>}>{gainWords(help)}</HelpRow>;
+	}
 	if (help.kind === "leaveOut")
 		return (
 			<HelpRow
@@ -160,6 +182,9 @@ function HelpLine({ help, view, day }: { help: ShownHelp; view: PlanView; day(ms
 		</HelpRow>
 	);
 }
+
+const gainWords = ({ promises, lastH }: { promises: number; lastH: number }) =>
+	promises > 0 ? `${count(promises, "promise")} kept` : `${spareWords(lastH * 3_600_000)} sooner`;
 
 const HelpRow = ({ what, children }: { what: React.ReactNode; children: React.ReactNode }) => (
 	<li className="flex justify-between gap-3 py-1.5">

@@ -1,0 +1,31 @@
+import type { ClosedKiln } from "@core/loading/plan/book";
+import type { KilnRow } from "@db/queries/kilns";
+import { dayWords, endOfDayMs, wallClockMs } from "@formats/time";
+import { Refusal } from "../../house/refusal";
+
+type Closable = Pick<KilnRow, "id" | "name" | "outOfService">;
+
+/** From when until when nobody fires a kiln; undefined where it may be fired. Instants ms. */
+export function closedSpan({ id, outOfService }: Closable, timeZone: string): ClosedKiln | undefined {
+	if (!outOfService) return undefined;
+	const { fromDay, untilDay, why } = outOfService;
+	return {
+		kilnId: id,
+		from: wallClockMs(fromDay, "00:00", timeZone),
+		to: untilDay === null ? null : endOfDayMs(untilDay, timeZone),
+		why,
+	};
+}
+
+/** Nothing is fired in a kiln while it is out of service. Instants ms. */
+export function refuseClosed(kiln: Closable, now: Date, timeZone: string, fromMs: number, untilMs: number): void {
+	const closed = closedSpan(kiln, timeZone);
+	if (!closed || closed.from >= untilMs || (closed.to !== null && closed.to <= fromMs)) return;
+	const { fromDay, untilDay } = kiln.outOfService as NonNullable<KilnRow["outOfService"]>;
+	const day = (one: string) => dayWords(one, now, timeZone);
+	const until = untilDay === null ? "until somebody brings it back" : `until ${day(untilDay)}`;
+	throw new Refusal(
+		"conflict",
+		`${kiln.name} is out of service from ${day(fromDay)} ${until}${closed.why && `: ${closed.why}`}. Choose another kiln or hour, or bring it back on its page.`,
+	);
+}

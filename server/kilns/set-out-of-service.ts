@@ -1,0 +1,14 @@
+import { kiln } from "@db/schema";
+import { eq } from "drizzle-orm";
+import type { UseCase } from "../house/context";
+import { Refusal } from "../house/refusal";
+import { lockedKiln } from "./models/kiln";
+
+/** Says that nobody fires a kiln for a while, and why; or that it may be fired again. What is announced stays, and is told. */
+export const setOutOfService: UseCase<"setOutOfService"> = async ({ tx }, { kilnId, out }) => {
+	await lockedKiln(tx, kilnId);
+	if (out?.untilDay && out.untilDay < out.fromDay)
+		throw new Refusal("invalid", [{ path: ["out", "untilDay"], sentence: "It is back before it is out of service." }]);
+	await tx.update(kiln).set({ outOfService: out }).where(eq(kiln.id, kilnId));
+	return { kilnId };
+};

@@ -1,0 +1,65 @@
+import { type Shelf, usableMm2 } from "@core/loading/shelf";
+import { LOT_LEVEL, lotRoomMm2 } from "@core/stock/lots";
+import { lockLots, lotsIn, moveLots } from "@db/queries/bags";
+import { type FiringRow, placesIn } from "@db/queries/firings";
+import type { KilnRow } from "@db/queries/kilns";
+import { glass } from "@db/schema";
+import { inArray } from "drizzle-orm";
+import type { Context } from "../../house/context";
+import { Refusal } from "../../house/refusal";
+import { loadKilnOf } from "../../loads/models/plan-load";
+
+/** Lots as they are now; refused where one is fired or lies in another firing already. */
+export async function waitingLots({ tx }: Context, lotIds: readonly string[], firingId: string | null) {
+	const lots = await lockLots(tx, lotIds);
+	if (lots.length < lotIds.length) throw new Refusal("missing", "One of these lots is gone. Look again.");
+	for (const lot of lots)
+		if (lot.firedAt || (lot.firingId && lot.firingId !== firingId))
+			throw new Refusal("conflict", `“${lot.name}” is fired or planned for already. Look again.`);
+	return lots;
+}
+
+/** The one family that lots are of. */
+export async function familyOfLots({ tx }: Context, lots: Awaited<ReturnType<typeof lockLots>>): Promise<string> {
+	const glassIds = [...new Set(lots.flatMap(({ glassId }) => glassId ?? []))];
+	const glasses = glassIds.length > 0 ? await tx.select().from(glass).where(inArray(glass.id, glassIds)) : [];
+	const families = [...new Set(glasses.map(({ familyId }) => familyId))];
+	if (lots.some(({ glassId }) => glassId === null) || families.length !== 1)
+		throw new Refusal("invalid", "These lots are of several glasses or families: plan a firing for each at Fire.");
+	return families[0] as string;
+}
+
+type Announced = Pick<FiringRow, "id" | "number" | "state" | "familyId" | "level">;
+
+/** Lots fill up the shelf of a firing that is planned already. */
+export async function fillLots(context: Context, firing: Announced, kiln: KilnRow, lotIds: readonly string[]) {
+	const { tx } = context;
+	const lots = await waitingLots(context, lotIds, firing.id);
+	if (firing.state !== "planned") throw new Refusal("conflict", `Firing ${firing.number} has started. Choose another.`);
+	if ((await familyOfLots(context, lots)) !== firing.familyId || firing.level !== LOT_LEVEL)
+		throw new Refusal("invalid", `Firing ${firing.number} is of another family, or does not go to ${LOT_LEVEL}.`);
+	await moveLots(tx, [...lotIds], firing.id);
+	await refuseFullShelf(context, firing.id, kiln);
+}
+
+/** Refused where a firing's pieces and lots take more of a kiln's shelf than it has. */
+export async function refuseFullShelf({ tx }: Context, firingId: string, kiln: KilnRow): Promise<void> {
+	const lots = await lotsIn(tx, [firingId]);
+	if (lots.length === 0) return;
+	const taken = (await placesIn(tx, firingId)).reduce((sum, { widthMm, heightMm }) => sum + widthMm * heightMm, 0);
+	refuseWithoutRoom(lots, loadKilnOf(kiln).shelf, taken);
+}
+
+export function refuseWithoutRoom(
+	lots: readonly { count: number; sizeMm: number | null }[],
+	shelf: Shelf,
+	takenMm2: number,
+): void {
+	const need = lots.reduce((sum, { count, sizeMm }) => sum + lotRoomMm2(count, sizeMm), 0);
+	const free = usableMm2(shelf) - takenMm2;
+	if (need > free)
+		throw new Refusal(
+			"invalid",
+			`They take ${Math.ceil(need / 100)} cm² with their room; ${Math.max(0, Math.floor(free / 100))} cm² of this shelf are free. Split the lot, or choose another kiln.`,
+		);
+}

@@ -1,0 +1,72 @@
+import type { KilnView } from "@contract/kilns";
+import { dayWords } from "@formats/time";
+import { useState } from "react";
+import { TextField } from "../../forms/fields";
+import { Trouble } from "../../forms/notice";
+import { useActForm } from "../../forms/use-act-form";
+import { useAct } from "../../lib/api";
+import { usePrefs } from "../../lib/prefs";
+
+/** A kiln that is broken, being mended or lent out: no load is planned into it meanwhile. */
+export function OutOfServicePanel({ view, today }: { view: KilnView; today: string }) {
+	const { timeZone } = usePrefs();
+	const [isAsking, setIsAsking] = useState(false);
+	const back = useAct("setOutOfService");
+	const { outOfService: out, id: kilnId } = view.card;
+	if (isAsking) return <OutOfServiceForm kilnId={kilnId} today={today} onDone={() => setIsAsking(false)} />;
+	if (!out || (out.untilDay !== null && out.untilDay < today))
+		return (
+			<button type="button" className="btn btn-sm mt-3 max-lg:h-11" onClick={() => setIsAsking(true)}>
+				Out of service …
+			</button>
+		);
+	const day = (one: string) => dayWords(one, new Date(`${today}T12:00:00Z`), timeZone);
+	return (
+		<section aria-label="Out of service" className="mt-3 border-l-4 border-warning bg-warning/10 px-3 py-2">
+			<p>
+				<b>{out.fromDay > today ? `Out of service from ${day(out.fromDay)}` : "Out of service"}</b>
+				{out.untilDay !== null && ` until ${day(out.untilDay)}`}
+				{out.why && <span className="block">{out.why}</span>}
+			</p>
+			<button
+				type="button"
+				className="btn btn-sm mt-1.5 max-lg:h-11"
+				disabled={back.isPending}
+				onClick={() => back.mutate({ kilnId, out: null })}
+			>
+				It may be fired again
+			</button>
+			<Trouble error={back.error} />
+		</section>
+	);
+}
+
+function OutOfServiceForm({ kilnId, today, onDone }: { kilnId: string; today: string; onDone(): void }) {
+	const form = useActForm("setOutOfService", {
+		start: { fromDay: today, untilDay: "", why: "" },
+		schema: async () => (await import("@contract/kilns")).actions.setOutOfService,
+		sent: ({ untilDay, ...rest }) => ({ kilnId, out: { ...rest, untilDay: untilDay || null } }),
+		done: onDone,
+	});
+	return (
+		<form aria-label="Out of service" noValidate className="mt-3 flex flex-col gap-2" onSubmit={form.submit}>
+			<TextField label="Why" {...form.field("why")} error={form.errorAt("out.why")} />
+			<TextField label="From" type="date" {...form.field("fromDay")} error={form.errorAt("out.fromDay")} />
+			<TextField
+				label="Until, that day too"
+				type="date"
+				{...form.field("untilDay")}
+				error={form.errorAt("out.untilDay")}
+				hint="Empty: until somebody brings it back."
+			/>
+			<div className="flex gap-2">
+				<button type="submit" className="btn btn-sm btn-primary max-lg:h-11" disabled={form.pending}>
+					Out of service
+				</button>
+				<button type="button" className="btn btn-sm max-lg:h-11" onClick={onDone}>
+					Never mind
+				</button>
+			</div>
+		</form>
+	);
+}
