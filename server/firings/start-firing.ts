@@ -21,6 +21,8 @@ export const startFiring: UseCase<"startFiring"> = async (context, { firingId, s
 	if (row.state === "running" && row.startedAt) return { startedAt: row.startedAt.toISOString() };
 	if (row.state !== "planned")
 		throw new Refusal("conflict", `Firing ${row.number} is ${row.state} and cannot be started.`);
+	const its = inTheBook(await lockKiln(tx, row.kilnId), "kiln");
+	refuseClosed(its, now, context.studio.timeZone, now.getTime(), now.getTime() + 1);
 	const other = await firingOf(tx, row.kilnId, "running");
 	if (other) throw new Refusal("conflict", `This kiln still holds firing ${other.number}. Open and unload it first.`);
 	const places = await placesIn(tx, firingId);
@@ -39,8 +41,6 @@ export const startFiring: UseCase<"startFiring"> = async (context, { firingId, s
 		context,
 		places.map(({ pieceId }) => ({ pieceId, eventId: randomUUID(), data: { type: "firingStarted", firingId } })),
 	);
-	const its = inTheBook(await lockKiln(tx, row.kilnId), "kiln");
-	refuseClosed(its, now, context.studio.timeZone, now.getTime(), now.getTime() + 1);
 	const { line } = its;
 	if (speedUp > 1 && !isStandIn(line))
 		throw new Refusal("invalid", `Only the stand-in’s clock can run faster: ${its.name} is real.`);

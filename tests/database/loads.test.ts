@@ -1,16 +1,18 @@
 import { randomUUID } from "node:crypto";
 import { addDays } from "@core/calendar/days";
+import type { PieceEventData } from "@core/journey/events";
+import { journeyOf } from "@core/journey/journey";
 import { planInputOf } from "@core/loading/plan/book";
 import { problemOf } from "@core/loading/plan/problem";
 import { searchPlan } from "@core/loading/plan/search";
 import type { Plan } from "@core/loading/plan/types";
 import { PLAN_WEIGHTS } from "@core/loading/plan/weights";
-import { firing, firingPlace, piece } from "@db/schema";
+import { firing, firingPlace, mould, piece, pieceEvent } from "@db/schema";
 import { dayOf, wallClockMs } from "@formats/time";
 import { feedFor } from "@server/courses/feed";
 import { eq } from "drizzle-orm";
 import ICAL from "ical.js";
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { wrongWithPlan } from "../support/plan-checker";
 import { refusal } from "../support/refusal";
 import { wrongOnShelf } from "../support/shelf-checker";
@@ -52,12 +54,13 @@ const plan = async (load: Omit<Parameters<typeof studio.act<"acceptLoad">>[1], "
 	await studio.act("acceptLoad", { firingId, ...load });
 	return firingId;
 };
-beforeEach(async () => {
+const callOff = async () => {
 	for (const firingId of planned.splice(0)) {
 		const [row] = await studio.db.select().from(firing).where(eq(firing.id, firingId));
 		if (row?.state === "planned") await studio.act("cancelFiring", { firingId });
 	}
-});
+};
+beforeEach(callOff);
 
 describe("firings planned ahead", () => {
 	it("a kiln has several, each at its hour; two at one hour are refused by name, and nothing is written", async () => {
@@ -225,6 +228,162 @@ describe("laid in by scanning", () => {
 		expect(trays.flatMap(({ pieces }) => pieces.map(({ id }) => id))).toContain(b.pieceId);
 		const again = studio.act("replaceInLoad", { firingId, outId: a.pieceId, inId: b.pieceId, inSeq: b.seq });
 		expect((await refusal(again)).status).toBe(409);
+	});
+});
+
+describe("a kiln out of service", () => {
+	const day = async (n: number) => addDays(dayOf(new Date(), await ZONE()), n);
+	it("takes no load in those days and is said with its reason; before and after it does; brought back, always", async () => {
+		const silo = await kilnNamed("Silo kiln");
+		const out = { fromDay: await day(3), untilDay: await day(5), why: "a broken element" };
+		const backwards = studio.act("setOutOfService", { kilnId: silo.id, out: { ...out, untilDay: await day(2) } });
+		expect((await refusal(backwards)).problems[0]?.path).toEqual(["out", "untilDay"]);
+		await studio.act("setOutOfService", { kilnId: silo.id, out }, { role: "assistant" });
+		expect((await kilnNamed("Silo kiln")).outOfService).toEqual(out);
+		const all = await tray();
+		const one = chosen(all.slice(0, 1));
+		const refused = await refusal(plan({ kilnId: silo.id, startsAt: await morning(4), pieces: one }));
+		expect(refused).toMatchObject({ status: 409, message: expect.stringContaining("a broken element") });
+		const book = await studio.see("plan");
+		expect(book.closed).toMatchObject([{ kilnId: silo.id, why: "a broken element" }]);
+		const { kilns } = planInputOf(book);
+		const shut = kilns.find(({ id }) => id === silo.id)?.booked.at(-1);
+		expect(((shut?.to ?? 0) - (shut?.from ?? 0)) / 1440).toBeCloseTo(3, 1);
+		const before = await plan({ kilnId: silo.id, startsAt: await morning(1), pieces: one });
+		const move = (startsAt: string) => studio.act("moveFiring", { firingId: before, kilnId: silo.id, startsAt });
+		expect((await refusal(move(await morning(3)))).message).toContain("out of service");
+		await move(await morning(8));
+		await studio.act("setOutOfService", { kilnId: silo.id, out: null });
+		expect((await studio.see("plan")).closed).toEqual([]);
+		await move(await morning(4));
+	});
+
+	it("announced before or not, nothing is started in it until somebody brings it back", async () => {
+		const hopper = await kilnNamed("Hopper kiln");
+		const firingId = await plan({
+			kilnId: hopper.id,
+			startsAt: await morning(9),
+			pieces: chosen((await tray()).slice(0, 1)),
+		});
+		const out = { fromDay: await day(0), untilDay: null, why: "" };
+		await studio.act("setOutOfService", { kilnId: hopper.id, out });
+		const start = () => studio.act("startFiring", { firingId, speedUp: 1, somebodyThere: true });
+		const refused = await refusal(start());
+		await studio.act("setOutOfService", { kilnId: hopper.id, out: null });
+		expect(refused.message).toContain("until somebody brings it back");
+	});
+});
+
+describe("moulds", () => {
+	/** The way of some waiting pieces, rewritten in their events: they are slumped next, in one kind of mould. */
+	const slumpedIn = async (mouldId: string, n: number) => {
+		const some = (await tray()).slice(0, n);
+		for (const { pieceId } of some) {
+			const events = await studio.db.select().from(pieceEvent).where(eq(pieceEvent.pieceId, pieceId));
+			for (const { id, data } of events) {
+				kept.push({ id, data });
+				if (data.type === "issued") await rewrite(id, { ...data, route: [{ level: "slump", handWork: "", mouldId }] });
+				if (data.type === "handedIn") await rewrite(id, { ...data, level: "slump" });
+			}
+			await derive(pieceId);
+			touched.add(pieceId);
+		}
+		return some;
+	};
+	const rewrite = (id: string, data: PieceEventData) =>
+		studio.db.update(pieceEvent).set({ data }).where(eq(pieceEvent.id, id));
+	const derive = async (pieceId: string) => {
+		const events = await studio.db
+			.select()
+			.from(pieceEvent)
+			.where(eq(pieceEvent.pieceId, pieceId))
+			.orderBy(pieceEvent.seq);
+		const journey = journeyOf(
+			events.map(({ seq, happenedAt, data }) => ({ seq, at: happenedAt.toISOString(), ...data })),
+		);
+		await studio.db.update(piece).set({ journey }).where(eq(piece.id, pieceId));
+	};
+	const kept: { id: string; data: PieceEventData }[] = [];
+	const touched = new Set<string>();
+	afterEach(async () => {
+		await callOff();
+		for (const { id, data } of kept.splice(0)) await rewrite(id, data);
+		for (const pieceId of touched) await derive(pieceId);
+		await studio.db.update(mould).set({ release: "washed", retired: false, count: 2 }).where(eq(mould.id, "feed-bowl"));
+	});
+
+	it("no more pieces than there are; those that lie in another firing are counted by the hour", async () => {
+		const [silo, hopper] = [await kilnNamed("Silo kiln"), await kilnNamed("Hopper kiln")];
+		const [a, b, c] = chosen(await slumpedIn("feed-bowl", 3)) as [never, never, never];
+		const over = await refusal(plan({ kilnId: hopper.id, startsAt: await morning(6), pieces: [a, b, c] }));
+		expect(over.message).toMatch(/3 of these pieces .* “Feed bowl, round”, and there are 2\. Leave 1 out/);
+		const first = await plan({ kilnId: silo.id, startsAt: await morning(6), pieces: [a, b] });
+		const { booked } = await studio.see("plan");
+		expect(booked.find(({ id }) => id === first)?.moulds).toEqual({ "feed-bowl": 2 });
+		const third = { kilnId: hopper.id, pieces: [c] };
+		const clash = await refusal(plan({ ...third, startsAt: await morning(6) }));
+		expect(clash.message).toMatch(
+			/“Feed bowl, round” lies in firing \d+ until .*: none is left, and this load needs 1/,
+		);
+		const late = await plan({ ...third, startsAt: await morning(9) });
+		const early = studio.act("moveFiring", { firingId: late, kilnId: hopper.id, startsAt: await morning(6) });
+		expect((await refusal(early)).message).toContain("none is left");
+		await studio.db.update(mould).set({ count: 3 }).where(eq(mould.id, "feed-bowl"));
+		await studio.act("moveFiring", { firingId: late, kilnId: hopper.id, startsAt: await morning(6) });
+	});
+
+	it("what waits for a bare or put-away one stands apart, in no plan, until it is washed with a press", async () => {
+		const [silo] = [await kilnNamed("Silo kiln")];
+		const [one] = await slumpedIn("feed-bowl", 1);
+		const inTrays = async () => (await studio.see("load")).trays.flatMap(({ pieces }) => pieces.map(({ id }) => id));
+		const inPlan = async () => (await studio.see("plan")).pieces.map(({ id }) => id);
+		expect(await inTrays()).toContain(one?.pieceId);
+		await studio.db.update(mould).set({ release: "bare", usesSince: 9 }).where(eq(mould.id, "feed-bowl"));
+		const view = await studio.see("load");
+		const stuck = view.onMould.find(({ mouldId }) => mouldId === "feed-bowl");
+		expect(stuck?.trouble).toBe("bare");
+		expect(stuck?.pieces.map(({ id }) => id)).toContain(one?.pieceId);
+		expect(await inTrays()).not.toContain(one?.pieceId);
+		expect(await inPlan()).not.toContain(one?.pieceId);
+		const forced = await refusal(plan({ kilnId: silo.id, startsAt: await morning(6), pieces: chosen([one] as never) }));
+		expect(forced.message).toContain("stands bare");
+		await studio.act("washMould", { mouldId: "feed-bowl" }, { role: "assistant" });
+		expect(await inTrays()).toContain(one?.pieceId);
+		expect(await inPlan()).toContain(one?.pieceId);
+		const [row] = await studio.db.select().from(mould).where(eq(mould.id, "feed-bowl"));
+		expect(row).toMatchObject({ release: "washed", usesSince: 0 });
+		await studio.db.update(mould).set({ retired: true }).where(eq(mould.id, "feed-bowl"));
+		expect((await studio.see("load")).onMould.map(({ trouble }) => trouble)).toEqual(["putAway"]);
+		expect((await refusal(studio.act("washMould", { mouldId: "none such" }))).status).toBe(404);
+	});
+});
+
+describe("lots in a load's corners", () => {
+	it("wait beside the trays, go in with the load, and are refused where they have no room", async () => {
+		const silo = await kilnNamed("Silo kiln");
+		const { trays } = await studio.see("load");
+		const full = trays.find(({ level, familyId }) => level === "full" && familyId === "90");
+		const [first] = full?.pieces ?? [];
+		const { sessions } = await studio.see("calendar");
+		const order = async (count: number) => {
+			const lotId = randomUUID();
+			const lot = { lotId, name: "dot", glassId: "stubble", sizeMm: 10, count, sessionId: sessions[0]?.id ?? "" };
+			await studio.act("orderLot", lot);
+			return lotId;
+		};
+		const [few, heap] = [await order(20), await order(2000)];
+		const { fillers } = await studio.see("load");
+		expect(fillers.find(({ id }) => id === few)).toMatchObject({ count: 20, familyId: "90", level: "full" });
+		const pieces = [{ pieceId: first?.id ?? "", seq: first?.seq ?? 0 }];
+		const load = { kilnId: silo.id, startsAt: await morning(6), pieces };
+		const refused = await refusal(plan({ ...load, lotIds: [few, heap] }));
+		expect(refused.message).toContain("cm² of this shelf are free");
+		expect((await studio.see("load")).fillers.map(({ id }) => id)).toContain(few);
+		const firingId = await plan({ ...load, lotIds: [few] });
+		const card = (await studio.see("fire")).firings.find(({ id }) => id === firingId);
+		expect(card?.lots).toMatchObject([{ count: 20 }]);
+		expect((await studio.see("load")).fillers.map(({ id }) => id)).not.toContain(few);
+		for (const lotId of [few, heap]) await studio.act("endLot", { lotId, made: 0 });
 	});
 });
 
