@@ -1,8 +1,9 @@
 import { type CutShape, regionOfShape } from "@core/geometry/shape";
 import { simpler } from "@core/geometry/simpler";
-import { layings } from "@core/loading/outlines/best-laid";
+import { problemsOf } from "@core/loading/lay-problems";
+import { bestLaid, layings } from "@core/loading/outlines/best-laid";
 import { boxOutline } from "@core/loading/outlines/fired-outline";
-import { formOf } from "@core/loading/outlines/form";
+import { type Form, formOf } from "@core/loading/outlines/form";
 import { packShelf } from "@core/loading/pack";
 import { problemOf } from "@core/loading/plan/problem";
 import { roundsFor, searchPlan } from "@core/loading/plan/search";
@@ -10,7 +11,16 @@ import { PLAN_NAMES, PLAN_WEIGHTS, PLAN_WORDS } from "@core/loading/plan/weights
 import { type Shelf, usableMm2 } from "@core/loading/shelf";
 import { seededRandom } from "@core/seeded-random";
 import { classPieces } from "../tests/support/class-pieces";
+import { packedByOthers } from "../tests/support/pack-by-others";
 import { planStudio } from "../tests/support/plan-studio";
+import {
+	byHand,
+	byPlan,
+	type Policy,
+	type QuarterFigures,
+	quarter,
+	simulateStudio,
+} from "../tests/support/studio-quarter";
 
 /** How full a shelf becomes with sixty pieces waiting, and what plans over kilns and days come to: invented, always the same. */
 
@@ -115,3 +125,71 @@ export const planRows = (): string[] =>
 			return `| ${pieces} | ${PLAN_WORDS[name]} | ${mean(firstMs)} | ${mean(allMs)} | ${mean(firstCost)} | ${mean(lastCost)} | ${mean(firings)} | ${mean(broken)} | ${mean(left)} |`;
 		}),
 	);
+
+const WEEKS = 13;
+const ROUNDS = 20;
+const WAYS: readonly [string, () => Policy][] = [
+	["by hand: one tray, boxes, started at once", () => byHand],
+	["planned, soonest home", () => byPlan("soonest", ROUNDS)],
+	["planned, fewest firings", () => byPlan("fewest", ROUNDS)],
+];
+
+/** A quarter of a studio with two kilns: two made-up studios, quiet and crowded, loaded by hand and by plan. */
+export const quarterRows = (): string[] =>
+	[24, 34].flatMap((aWeek) =>
+		WAYS.map(([what, way]) => {
+			const all = [1, 2].map((seed) => simulateStudio(quarter(seed, WEEKS, aWeek, 2), way()));
+			const mean = (of: (one: QuarterFigures) => number) => all.reduce((sum, one) => sum + of(one), 0) / all.length;
+			const kept = (100 * mean(({ kept }) => kept)) / mean(({ promises }) => promises);
+			const cells = [mean(({ firings }) => firings), mean(({ kwh }) => kwh), mean(({ overAnnealH }) => overAnnealH)];
+			return `| ${aWeek} | ${what} | ${kept.toFixed(1)} | ${mean(({ waitedDays }) => waitedDays).toFixed(1)} | ${cells.map((cell) => cell.toFixed(0)).join(" | ")} |`;
+		}),
+	);
+
+/** Glass on 500 × 400 mm, %: ours, then two packing libraries, on the same class sets. */
+export const shelfPackerRows = (): string[] => {
+	const shelf = (SHELVES[0] as (typeof SHELVES)[0])[1];
+	const sum = { ours: 0, free: 0, straight: 0 };
+	for (let seed = 1; seed <= STUDIOS; seed++) {
+		const pieces = boxes(seed);
+		const { laid } = bestLaid({ pieces, shelf, clearanceMm: 0, passes: PASSES });
+		sum.ours += laid.reduce((mm2, { id }) => mm2 + (pieces.find((its) => its.id === id)?.form.areaMm2 ?? 0), 0);
+		const others = packedByOthers(classPieces(seed), shelf);
+		sum.free += others.free;
+		sum.straight += others.straight;
+	}
+	const share = (mm2: number) => ((100 * mm2) / STUDIOS / usableMm2(shelf)).toFixed(1);
+	return [
+		`| ours | ${share(sum.ours)} |`,
+		`| maxrects-packer | ${share(sum.free)} |`,
+		`| guillotine-packer | ${share(sum.straight)} |`,
+	];
+};
+
+/** One piece moved among sixty outlines: every rule asked, µs: median, 99 in 100, worst. */
+export const dragRow = (): string => {
+	const shelf: Shelf = {
+		widthMm: 700,
+		heightMm: 600,
+		marginMm: 10,
+		shape: "rectangle",
+		posts: [{ xMm: 80, yMm: 80, acrossMm: 38 }],
+	};
+	const all = mixed(3);
+	const { laid } = bestLaid({ pieces: all, shelf, clearanceMm: 5, passes: 0 });
+	const forms = new Map(all.map(({ id, form }) => [id, form]));
+	const formed = laid.slice(0, 60).map((one) => ({ ...one, form: forms.get(one.id) as Form }));
+	const random = seededRandom(9);
+	const held = () => {
+		const one = formed[Math.floor(random() * formed.length)] as (typeof formed)[0];
+		const moved = { ...one, xMm: one.xMm + 60 * (random() - 0.5), yMm: one.yMm + 60 * (random() - 0.5) };
+		const from = performance.now();
+		problemsOf(moved, formed, shelf, 5);
+		return (performance.now() - from) * 1000;
+	};
+	// As in a page that was open for a while.
+	for (let i = 0; i < 500; i++) held();
+	const times = Array.from({ length: 5000 }, held).sort((a, b) => a - b);
+	const at = (share: number) => (times[Math.min(times.length - 1, Math.floor(share * times.length))] ?? 0).toFixed(0);
+	return `| ${formed.length} | ${at(0.5)} | ${at(0.99)} | ${at(1)} |`;
+};

@@ -47,7 +47,7 @@ export function problemsOf(
 	return [
 		...wrongPlace(one, ring, shelf, clearanceMm),
 		...others
-			.filter((other) => other.id !== one.id && !areApart(ring, ringOf(other), clearanceMm - SLACK_MM))
+			.filter((other) => other.id !== one.id && !isApart(ring, other, clearanceMm - SLACK_MM))
 			.map((other) => ({ kind: "near" as const, id: one.id, otherId: other.id })),
 	];
 }
@@ -58,6 +58,14 @@ function wrongPlace(one: LaidForm, ring: LaidRing, shelf: Shelf, clearanceMm: nu
 		...(isOnShelf(one, shelf) ? [] : [{ kind: "edge" as const, id: one.id }]),
 		...(isFree ? [] : [{ kind: "post" as const, id: one.id }]),
 	];
+}
+
+/** By their boxes first: most of a shelf is far away, and its outlines are not even moved. */
+function isApart(ring: LaidRing, other: LaidForm, mm: number): boolean {
+	const { minX, maxX, minY, maxY } = turnedOf(other);
+	const gapX = Math.max(other.xMm + minX - ring.maxX, ring.minX - other.xMm - maxX);
+	const gapY = Math.max(other.yMm + minY - ring.maxY, ring.minY - other.yMm - maxY);
+	return gapX >= mm || gapY >= mm || areApart(ring, ringOf(other), mm);
 }
 
 const turnedOf = ({ form, turnDeg }: LaidForm) =>

@@ -2,7 +2,7 @@ import { buildSchedule } from "@core/firing/build";
 import { mergeDemands } from "@core/firing/merge";
 import { simulateFiring } from "@core/kiln/simulate";
 import { bestLaid } from "@core/loading/outlines/best-laid";
-import type { MinuteSpan, Plan, PlanInput, PlanWeights } from "@core/loading/plan/types";
+import type { MinuteSpan, Plan, PlanInput } from "@core/loading/plan/types";
 import { wrongOnShelf } from "./shelf-checker";
 
 /** A checker and a decoder of their own: a calendar in steps of a minute or a span, demands merged by the schedule's own rule. */
@@ -122,64 +122,4 @@ function wrongHomes(input: PlanInput, plan: Plan, openedAt: ReadonlyMap<number, 
 			...(jobs.every((_, i) => openedAt.has(last - i)) ? [] : [`${code} skips a firing`]),
 		];
 	});
-}
-
-interface Load {
-	kiln: number;
-	jobs: number[];
-}
-
-/**
- * The least that any plan of a tiny case costs, by trying all of them: every split of the jobs into loads, on every kiln, in every
- * order. Its own decoder and prices; one firing a piece, no class, one tray.
- * @param hours minutes until a load may be opened
- */
-export function leastCost(
-	input: PlanInput,
-	weights: PlanWeights,
-	{ slackMin, turnoverMin }: { slackMin: number; turnoverMin: number },
-	hours: (kiln: number, jobs: readonly number[]) => number,
-	over: (kiln: number, jobs: readonly number[]) => number,
-	fits: (kiln: number, jobs: readonly number[]) => boolean,
-): number {
-	const n = input.pieces.length;
-	let least = Number.POSITIVE_INFINITY;
-	const after = (spans: readonly MinuteSpan[], at: number) =>
-		Math.min(...spans.map(({ from, to }) => (at < to ? Math.max(at, from) : Number.POSITIVE_INFINITY)));
-	const priceOf = (loads: readonly Load[]): number => {
-		const free = input.kilns.map(() => 0);
-		let cost = loads.length * weights.firing;
-		for (const { kiln, jobs } of loads) {
-			const ready = Math.max(free[kiln] ?? 0, ...jobs.map((job) => input.pieces[job]?.readyMin ?? 0));
-			const start = after(input.mayStart, ready);
-			if (start > input.horizonMin) return Number.POSITIVE_INFINITY;
-			const open = after(input.there, start + hours(kiln, jobs) + slackMin);
-			free[kiln] = open + turnoverMin;
-			cost += weights.overAnnealHour * over(kiln, jobs);
-			for (const job of jobs) {
-				const { promisedMin, tailMin } = input.pieces[job] as PlanInput["pieces"][0];
-				const home = open + tailMin;
-				cost += (weights.waitingHour * home) / 60;
-				if (promisedMin !== null && home > promisedMin)
-					cost += weights.brokenPromise + (weights.dayLate * (home - promisedMin)) / 1440;
-			}
-		}
-		return cost;
-	};
-	const orders = (left: Load[], done: Load[]): void => {
-		if (left.length === 0) least = Math.min(least, priceOf(done));
-		for (const [i, load] of left.entries())
-			for (const kiln of input.kilns.keys())
-				if (fits(kiln, load.jobs)) orders(left.toSpliced(i, 1), [...done, { ...load, kiln }]);
-	};
-	const split = (job: number, loads: Load[]): void => {
-		if (job === n) {
-			orders(loads, []);
-			return;
-		}
-		for (const [i, load] of loads.entries()) split(job + 1, loads.with(i, { ...load, jobs: [...load.jobs, job] }));
-		split(job + 1, [...loads, { kiln: 0, jobs: [job] }]);
-	};
-	split(0, []);
-	return least;
 }

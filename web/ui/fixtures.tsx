@@ -28,9 +28,6 @@ export function Fixtures({ fixtures, shelf }: Props) {
 							strokeWidth={acrossMm}
 							strokeLinecap="round"
 						/>
-						<text x={xMm + acrossMm} y={yMm + acrossMm + 8} fontSize="10" className="fill-[#4a3320]">
-							thermocouple
-						</text>
 						<title>thermocouple: nothing may touch it</title>
 					</g>
 				),
@@ -48,4 +45,25 @@ function edgeFrom({ xMm, yMm }: Pick<KilnFixture, "xMm" | "yMm">, { widthMm, hei
 		{ far: heightMm - yMm, at: `${xMm} ${heightMm}` },
 	];
 	return ways.sort((a, b) => a.far - b.far)[0]?.at ?? "";
+}
+
+/** Under a map: what the discs and the rod on it are. */
+export function FixtureLegend({ fixtures, x, y }: { fixtures: readonly KilnFixture[]; x: number; y: number }) {
+	const has = (kind: KilnFixture["kind"]) => fixtures.some((one) => one.kind === kind);
+	return (
+		<g className="fill-soft" fontSize="11">
+			{has("post") && (
+				<g transform={`translate(${x} ${y})`}>
+					<circle cx="-60" cy="-4" r="5" className="fill-[#8b8f86] stroke-[#3c3f3a]" />
+					<text x="-51">post</text>
+				</g>
+			)}
+			{has("thermocouple") && (
+				<g transform={`translate(${x} ${y})`}>
+					<path d="M-14 -4h14" className="stroke-[#6b4a2f]" strokeWidth="5" strokeLinecap="round" />
+					<text x="7">thermocouple</text>
+				</g>
+			)}
+		</g>
+	);
 }

@@ -9,7 +9,7 @@ import type { Shelf } from "@core/loading/shelf";
 import { MM_PER_INCH } from "@core/units/length";
 import type { ReactNode } from "react";
 import { useFigure, usePrefs } from "../lib/prefs";
-import { Fixtures } from "./fixtures";
+import { FixtureLegend, Fixtures } from "./fixtures";
 import { shelfPath } from "./shelf-path";
 
 export interface OnShelf {
@@ -82,6 +82,7 @@ export function ShelfMap(props: Props) {
 			))}
 			{above}
 			<ScaleLine shelf={shelf} doorSide={props.doorSide} />
+			<FixtureLegend fixtures={props.fixtures ?? []} x={w - 78} y={h + 34} />
 		</svg>
 	);
 }

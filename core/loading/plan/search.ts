@@ -12,12 +12,20 @@ interface State {
 
 /** How much worse a plan may be and still be gone on from, at the beginning of a walk; it cools down to nothing. */
 const HEAT = 8;
+/** In so many rounds places are compared with up to a firing’s worth of error. Source: Ropke and Pisinger (2006), noise. */
+const BLURRED_SHARE = 0.4;
 /** Of all that found no place before, about so many are tried again in a round. */
 const TRIED_AGAIN = 10;
 
+/** After so many rounds a walk has cooled down, and another begins from nothing. */
+const WALK = 400;
+/** Walks for a handful of pieces, of which a single one gets stuck now and then: they take milliseconds. */
+const FEW_JOBS = 16;
+const WALKS = 6;
+
 /** Rounds that a plan of so many firings of pieces is searched for: a second of work, or hardly more than the first plan. */
 export const roundsFor = (jobs: number): number =>
-	Math.max(3, Math.round(400 * Math.min(1, (90 / Math.max(1, jobs)) ** 2)));
+	jobs <= FEW_JOBS ? WALKS * WALK : Math.max(3, Math.round(WALK * Math.min(1, (90 / jobs) ** 2)));
 
 /**
  * Plans that get better: first one by cheapest insertion, then by taking loads, classes or some pieces out and putting them back where
@@ -36,9 +44,11 @@ export function* searchPlan(
 	yield told;
 	let present = best;
 	for (let round = 0; round < rounds; round++) {
+		const walked = round % WALK;
+		if (walked === 0 && round > 0) present = filled(problem, nothing(problem, weights), weights, random, true);
 		const ruin = ruined(problem, present, weights, random);
 		const next = filled(problem, ruin, weights, random, true, ruin.out);
-		const heat = HEAT * (1 - round / rounds) ** 2;
+		const heat = HEAT * (1 - walked / Math.min(WALK, rounds)) ** 2;
 		const worse = next.cost - present.cost;
 		if (worse <= 0 || (heat > 0 && random() < Math.exp(-worse / heat))) present = next;
 		if (next.cost < best.cost - 1e-9) {
@@ -48,6 +58,11 @@ export function* searchPlan(
 		yield told;
 	}
 }
+
+const nothing = (problem: PlanProblem, weights: PlanWeights): State => ({
+	loads: [],
+	cost: costOf(problem, [], weights),
+});
 
 /** Everything that has no place yet, put in: a class's pieces together where they may, then one by one. */
 function filled(
@@ -59,6 +74,8 @@ function filled(
 	out?: ReadonlySet<number>,
 ): State {
 	let state: State = { loads, cost };
+	const blurred = mayShuffle && random() < BLURRED_SHARE;
+	const blur = () => (blurred ? random() * weights.firing : 0);
 	const there = new Set(loads.flatMap(({ jobs }) => jobs));
 	for (let step = 0; step < 8; step++) {
 		const missing = problem.jobs.flatMap((_, job) => {
@@ -69,8 +86,8 @@ function filled(
 		if (tried.length === 0) break;
 		const before = there.size;
 		for (const group of groupsOf(problem, tried, weights, random, mayShuffle)) {
-			const together = group.length > 1 ? inserted(problem, state.loads, group, weights) : undefined;
-			state = together ?? oneByOne(problem, state, group, weights);
+			const together = group.length > 1 ? inserted(problem, state.loads, group, weights, blur) : undefined;
+			state = together ?? oneByOne(problem, state, group, weights, blur);
 			for (const { jobs } of state.loads) for (const job of jobs) there.add(job);
 		}
 		if (there.size === before) break;
@@ -78,8 +95,13 @@ function filled(
 	return state;
 }
 
-const oneByOne = (problem: PlanProblem, state: State, jobs: readonly number[], weights: PlanWeights): State =>
-	jobs.reduce((its, job) => inserted(problem, its.loads, [job], weights) ?? its, state);
+const oneByOne = (
+	problem: PlanProblem,
+	state: State,
+	jobs: readonly number[],
+	weights: PlanWeights,
+	blur: () => number,
+): State => jobs.reduce((its, job) => inserted(problem, its.loads, [job], weights, blur) ?? its, state);
 
 /** Jobs by what they may share and by class, most pressing first; sometimes in another order. */
 function groupsOf(

@@ -45,10 +45,10 @@ function KilnPage(props: StationProps<"kiln">) {
 				<section aria-label="The kiln" className="scroll-y border-r border-line px-5 py-4">
 					<h1 className="mb-2">{view.form.name}</h1>
 					<ShelfOutline kiln={view.card} widthPx={200} labels />
-					<KilnFigures view={view} />
 					{!block && !view.retired && (
 						<OutOfServicePanel key={view.form.id} view={view} today={dayOf(frame.now, frame.timeZone)} />
 					)}
+					<KilnFigures view={view} />
 					<Upkeep view={view} />
 					{instructor && (
 						<div className="mt-4">
