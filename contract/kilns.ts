@@ -72,7 +72,7 @@ export interface KilnCard {
 	shelfShape: ShelfShape;
 	zones: KilnZone[];
 	fixtures: KilnFixture[];
-	/** Null: it may be fired. */
+	/** Now or later; null: it may be fired. */
 	outOfService: OutOfService | null;
 	/** How it is read; null without a line. */
 	line: "standIn" | "modbus" | "folder" | null;

@@ -3,9 +3,11 @@ import { phraseText } from "@core/units/phrase";
 import { dayAndClock } from "@formats/time";
 import { Trouble } from "../../forms/notice";
 import { useAct } from "../../lib/api";
+import { useNow } from "../../lib/clock";
 import { useFigure, usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
 import { LazyImport } from "../../ui/lazy-import";
+import { outOfServiceWords } from "../../ui/out-of-service-words";
 import { useAway } from "../../ui/put-away";
 import { Glow } from "../../ui/signs";
 import { sizeWords } from "../../ui/size-words";
@@ -63,6 +65,7 @@ function KilnRow(props: { kiln: KilnsView["kilns"][number]; cell: KilnCell | und
 	const { id, name, kind, card, retired, uses, upkeep, elements, lastFired } = props.kiln;
 	const figure = useFigure();
 	const { timeZone, units } = usePrefs();
+	const nowMs = useNow(60);
 	const block = kind === "microwaveBlock";
 	const made = block ? "microwave block" : card.doorSide === "top" ? "electric, lid on top" : "electric, door in front";
 	return (
@@ -88,6 +91,9 @@ function KilnRow(props: { kiln: KilnsView["kilns"][number]; cell: KilnCell | und
 					<span className="text-soft">
 						{props.cell && phraseText(props.cell.phase, units)}
 						{retired && <b className="block">put away</b>}
+						{card.outOfService && (
+							<b className="block text-warning">{outOfServiceWords(card.outOfService, nowMs, timeZone)}</b>
+						)}
 						<span className="block">{card.line ? LINE_WORDS[card.line] : "no line"}</span>
 					</span>
 				</span>

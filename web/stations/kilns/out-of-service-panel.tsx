@@ -1,32 +1,32 @@
 import type { KilnView } from "@contract/kilns";
-import { dayWords } from "@formats/time";
 import { useState } from "react";
 import { TextField } from "../../forms/fields";
 import { Trouble } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";
 import { useAct } from "../../lib/api";
+import { useNow } from "../../lib/clock";
 import { usePrefs } from "../../lib/prefs";
+import { outOfServiceWords } from "../../ui/out-of-service-words";
 
 /** A kiln that is broken, being mended or lent out: no load is planned into it meanwhile. */
 export function OutOfServicePanel({ view, today }: { view: KilnView; today: string }) {
 	const { timeZone } = usePrefs();
+	const nowMs = useNow(60);
 	const [isAsking, setIsAsking] = useState(false);
 	const back = useAct("setOutOfService");
 	const { outOfService: out, id: kilnId } = view.card;
 	if (isAsking) return <OutOfServiceForm kilnId={kilnId} today={today} onDone={() => setIsAsking(false)} />;
-	if (!out || (out.untilDay !== null && out.untilDay < today))
+	if (!out)
 		return (
 			<button type="button" className="btn btn-sm mt-3 max-lg:h-11" onClick={() => setIsAsking(true)}>
 				Out of service …
 			</button>
 		);
-	const day = (one: string) => dayWords(one, new Date(`${today}T12:00:00Z`), timeZone);
 	return (
 		<section aria-label="Out of service" className="mt-3 border-l-4 border-warning bg-warning/10 px-3 py-2">
 			<p>
-				<b>{out.fromDay > today ? `Out of service from ${day(out.fromDay)}` : "Out of service"}</b>
-				{out.untilDay !== null && ` until ${day(out.untilDay)}`}
-				{out.why && <span className="block">{out.why}</span>}
+				<b className="block first-letter:uppercase">{outOfServiceWords(out, nowMs, timeZone)}</b>
+				{out.why}
 			</p>
 			<button
 				type="button"

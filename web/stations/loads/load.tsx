@@ -4,7 +4,10 @@ import { useState } from "react";
 import { Empty, Trouble } from "../../forms/notice";
 import type { TroubleError } from "../../lib/api";
 import { useAct, useView } from "../../lib/api";
+import { useNow } from "../../lib/clock";
+import { usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
+import { outOfServiceWords } from "../../ui/out-of-service-words";
 import { ShelfMap } from "../../ui/shelf-map";
 import { shelfOf } from "../../ui/shelf-path";
 import { CannotFire } from "./cannot-fire";
@@ -128,12 +131,15 @@ const matesOf = (trays: readonly Tray[], { familyId, level }: Tray): PieceBrief[
 	trays.filter((one) => one.familyId === familyId && one.level === level).flatMap(({ pieces }) => pieces);
 
 function KilnChoice(props: { kilns: LoadView["kilns"]; kilnId: string; onChoose(id: string): void }) {
+	const { timeZone } = usePrefs();
+	const nowMs = useNow(60);
 	const chosen = props.kilns.find(({ id }) => id === props.kilnId);
 	return (
 		<>
 			{chosen?.outOfService && (
 				<a className="font-semibold text-warning underline" href={`/fire/kilns/${chosen.id}`}>
-					{chosen.name}: out of service{chosen.outOfService.why && `, ${chosen.outOfService.why}`}
+					{chosen.name}: {outOfServiceWords(chosen.outOfService, nowMs, timeZone)}
+					{chosen.outOfService.why && `, ${chosen.outOfService.why}`}
 				</a>
 			)}
 			{chosen?.busyWith && (
