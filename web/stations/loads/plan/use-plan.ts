@@ -15,14 +15,21 @@ interface Found {
 }
 
 /** What a plan depends on; the hour it begins at only moves on. */
-const keyOf = ({ fromMs: _, untilMs: __, pieces, kilns, booked, there, schools, aloneHours }: PlanView): string =>
+const keyOf = ({
+	fromMs: _,
+	untilMs: __,
+	outlines: ___,
+	families: ____,
+	pieces,
+	there,
+	mayStart,
+	...book
+}: PlanView): string =>
 	JSON.stringify([
-		pieces.map(({ id, seq, readyMs }) => [id, seq, readyMs]),
-		kilns,
-		booked,
+		pieces.map(({ id, seq, readyMs, route }) => [id, seq, readyMs, route]),
 		there.length,
-		schools,
-		aloneHours,
+		mayStart.length,
+		book,
 	]);
 
 /** The three plans as far as they are found, searched for in a worker that ends with the page or a change of what waits. */
