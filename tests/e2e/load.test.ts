@@ -27,6 +27,20 @@ test("a load is laid by hand, accepted by one of two, and laid in by scanning", 
 		await expect(one.getByRole("button", { name: /^Accept this load of \d+/ })).toBeEnabled();
 	}
 	const accept = page.getByRole("button", { name: /^Accept this load of/ });
+	await test.step("each kiln has its own laying, not the one that was shown before", async () => {
+		const places = () =>
+			page
+				.getByRole("region", { name: "Shelf" })
+				.locator("path[role=button]")
+				.evaluateAll((all) => all.map((one) => one.getAttribute("d")).join());
+		const onHopper = await places();
+		await page.getByRole("button", { name: "Silo kiln" }).click();
+		await expect(accept).toBeEnabled();
+		await expect.poll(places).not.toBe(onHopper);
+		await page.getByRole("button", { name: "Hopper kiln" }).click();
+		await expect(accept).toBeEnabled();
+		await expect.poll(places).toBe(onHopper);
+	});
 	const codes = await codesOn(page);
 	const [a = "", b = ""] = codes;
 	expect(codes.length).toBeGreaterThan(2);
@@ -75,10 +89,13 @@ test("a load is laid by hand, accepted by one of two, and laid in by scanning", 
 		expect(await violations(page)).toEqual([]);
 	});
 
+	let number = 0;
 	await test.step("of two who accept it one wins; the other is told", async () => {
 		await accept.click();
-		await expect(page.getByText(/Firing \d+ is planned/)).toBeVisible();
-		const stale = other.getByRole("button", { name: /^Accept this load of/ });
+		const planned = page.getByText(/Firing \d+ is planned/);
+		await expect(planned).toBeVisible();
+		number = Number((await planned.textContent())?.match(/Firing (\d+)/)?.[1]);
+		const stale = other.getByRole("button", { name: `Accept this load of ${codes.length}`, exact: true });
 		// The other's page has heard of it, or is told when it asks.
 		if (await stale.isVisible().catch(() => false)) await stale.click({ timeout: 2000 }).catch(() => {});
 		for (const code of [a, b])
@@ -87,7 +104,7 @@ test("a load is laid by hand, accepted by one of two, and laid in by scanning", 
 
 	await test.step("each piece is confirmed by its code; another is told from those of the load", async () => {
 		const { firings } = await (await page.request.get("/api/see/fire")).json();
-		const { id } = firings.find(({ state }: { state: string }) => state === "planned");
+		const { id } = firings.find((one: { number: number }) => one.number === number);
 		await open(page, `/load/lay?firing=${id}`);
 		const next = page.getByRole("region", { name: "Next" });
 		await expect(next).toContainText(`1 of ${codes.length}`);

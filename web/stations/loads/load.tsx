@@ -39,6 +39,8 @@ function Load({ view, frame, params }: StationProps<"load">) {
 	const key = pieces.map(({ id }) => id).join(",");
 	const startMs = params.start && kilnId === params.kiln && tray === trayOf(asked[0]) ? Number(params.start) : null;
 	const proposal = useView("proposal", { kiln: kilnId, pieces: key }, undefined, pieces.length > 0 && kilnId !== "");
+	// The bench begins with its places once: another kiln’s, shown meanwhile, would stay on it.
+	const base = proposal.isPlaceholderData ? undefined : proposal.data;
 	/** Said here, not beside the proposal: that goes away with the pieces that were planned. */
 	const accept = useAct("acceptLoad");
 	const planned = accept.data && (
@@ -93,13 +95,8 @@ function Load({ view, frame, params }: StationProps<"load">) {
 					</ul>
 					<CannotFire view={view} />
 				</section>
-				{kiln && proposal.data && pieces.length > 0 ? (
-					<LoadBench
-						key={`${kilnId} ${key}`}
-						{...{ view, frame, kiln, accept, startMs }}
-						base={proposal.data}
-						pieces={known}
-					/>
+				{kiln && base && pieces.length > 0 ? (
+					<LoadBench key={`${kilnId} ${key}`} {...{ view, frame, kiln, accept, startMs }} base={base} pieces={known} />
 				) : (
 					<section aria-label="Shelf" className="col-span-2 flex min-h-0 flex-col gap-2 px-5 py-3">
 						{proposal.error && <Trouble error={proposal.error as TroubleError} />}
