@@ -1,4 +1,4 @@
-import type { ShelfShape } from "../kiln/record";
+import type { KilnFixture, ShelfShape } from "../kiln/record";
 
 export interface Shelf {
 	widthMm: number;
@@ -17,6 +17,15 @@ export interface Post {
 	yMm: number;
 	acrossMm: number;
 }
+
+/**
+ * Where posts stand on a shelf. A kiln's record counts from the far left corner, a load from the near one; a thermocouple reaches
+ * over the glass and takes no room.
+ */
+export const postsOf = (fixtures: readonly KilnFixture[], shelfHeightMm: number): Post[] =>
+	fixtures
+		.filter(({ kind }) => kind === "post")
+		.map(({ xMm, yMm, acrossMm }) => ({ xMm, yMm: shelfHeightMm - yMm, acrossMm }));
 
 /** An eight-sided shelf loses so much of its width at each corner, of an even octagon between two flats. */
 export const OCTAGON_CUT = 1 - Math.SQRT1_2;

@@ -1,5 +1,5 @@
 import type { KilnCard } from "@contract/kilns";
-import { OCTAGON_CUT, type Shelf } from "@core/loading/shelf";
+import { OCTAGON_CUT, postsOf, type Shelf } from "@core/loading/shelf";
 
 /** The shelf of a kiln as it is shown. */
 export const shelfOf = (
@@ -9,10 +9,7 @@ export const shelfOf = (
 	heightMm: kiln.shelfHeightMm,
 	marginMm: kiln.marginMm,
 	shape: kiln.shelfShape,
-	// A kiln's record counts from the far left corner, a load from the near one.
-	posts: kiln.fixtures
-		.filter(({ kind }) => kind === "post")
-		.map(({ xMm, yMm, acrossMm }) => ({ xMm, yMm: kiln.shelfHeightMm - yMm, acrossMm })),
+	posts: postsOf(kiln.fixtures, kiln.shelfHeightMm),
 });
 
 /** A shelf's outline from above as a path, so far in from its edge, mm. */

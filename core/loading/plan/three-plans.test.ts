@@ -105,9 +105,21 @@ describe("what would help a plan", () => {
 			(its) => its.kilns.splice(0, 3, { ...SMALL_KILN, booked: [{ from: -9, to: 90_000 }] }),
 			"noDay",
 		],
+		[
+			"its mould always in another's firing",
+			(its) => {
+				const [first] = its.pieces as [PlanPiece];
+				const jobs = first.jobs.map((job) => ({ ...job, mouldId: "one" }));
+				const onIt = (n: number) => ({ ...first, id: `m${n}`, code: `M${n}`, jobs });
+				its.moulds = [{ id: "one", count: 1, booked: [] }];
+				its.horizonMin = 1000;
+				its.pieces = [onIt(0), onIt(1)];
+			},
+			"noMould",
+		],
 	])("left out for %s, it is said why", (_, spoil, why) => {
-		const { input, problem, plan } = soon(spoil);
-		expect(whyLeft(problem, plan, input.pieces[0]?.id ?? "")).toBe(why);
+		const { problem, plan } = soon(spoil);
+		expect(whyLeft(problem, plan, plan.figures.left[0] ?? "")).toBe(why);
 	});
 });
 

@@ -114,7 +114,7 @@ function tooSoonOf(problem: PlanProblem, plan: Plan): Help[] {
 }
 
 /** Why a piece has no place in a plan. */
-export type LeftWhy = "noKiln" | "tooHigh" | "tooLarge" | "tooHot" | "nobody" | "noDay";
+export type LeftWhy = "noKiln" | "tooHigh" | "tooLarge" | "tooHot" | "nobody" | "noMould" | "noDay";
 
 export function whyLeft(problem: PlanProblem, plan: Plan, pieceId: string): LeftWhy {
 	const { pieces, kilns, there } = problem.input;
@@ -123,8 +123,11 @@ export function whyLeft(problem: PlanProblem, plan: Plan, pieceId: string): Left
 	if (there.length === 0) return "nobody";
 	const fired = new Set(plan.loads.flatMap(({ jobs }) => jobs));
 	const job = problem.pieceOf.findIndex((piece, i) => piece === index && !fired.has(i));
-	if ((problem.kilnsOf[job]?.length ?? 0) > 0) return "noDay";
 	const its = problem.jobs[job];
+	if ((problem.kilnsOf[job]?.length ?? 0) > 0)
+		return problem.jobs.some((one, i) => i !== job && one.mouldId && one.mouldId === its?.mouldId && fired.has(i))
+			? "noMould"
+			: "noDay";
 	if (its && kilns.every(({ clearHeightMm }) => its.heightMm > clearHeightMm)) return "tooHigh";
 	return kilns.every((_, kiln) => !problem.fit.fits(kiln, [job])) ? "tooLarge" : "tooHot";
 }

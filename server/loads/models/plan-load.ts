@@ -1,5 +1,6 @@
 import type { GlassFamily } from "@core/glass/family";
 import type { LayWish, LoadKiln, LoadProposal, LoadSchools } from "@core/loading/propose";
+import { postsOf } from "@core/loading/shelf";
 import type { Reader } from "@db/connect";
 import type { KilnRow } from "@db/queries/kilns";
 import { loadKiln } from "@db/queries/kilns";
@@ -22,17 +23,11 @@ export const loadKilnOf = (row: KilnRow): LoadKiln => ({
 		heightMm: row.shelfHeightMm,
 		marginMm: row.marginMm,
 		shape: row.shelfShape,
-		posts: postsOf(row),
+		posts: postsOf(row.fixtures, row.shelfHeightMm),
 	},
 	clearHeightMm: row.clearHeightMm,
 	maxC: row.maxC,
 });
-
-/** A fixture is drawn from the shelf's far left corner; a thermocouple reaches over the glass and takes no room. */
-const postsOf = ({ fixtures, shelfHeightMm }: KilnRow) =>
-	fixtures
-		.filter(({ kind }) => kind === "post")
-		.map(({ xMm, yMm, acrossMm }) => ({ xMm, yMm: shelfHeightMm - yMm, acrossMm }));
 
 /** How the studio fires, as a load asks for it. */
 export const schoolsFor = (studio: Studio): LoadSchools => ({

@@ -65,6 +65,7 @@ function Open({ view, frame }: StationProps<"open">) {
 						shelf={shelfOf(firing.kiln)}
 						clearanceMm={frame.clearanceMm}
 						doorSide={firing.kiln.doorSide}
+						fixtures={firing.kiln.fixtures}
 						pieces={firing.pieces.flatMap((one) => lying(one, one.place, view.pictures, markOf(one, piece?.code)))}
 						{...(firing.state === "opened" ? { onPick: setCode } : {})}
 					/>

@@ -15,6 +15,7 @@ export function OutOfServicePanel({ view, today }: { view: KilnView; today: stri
 	const [isAsking, setIsAsking] = useState(false);
 	const back = useAct("setOutOfService");
 	const { outOfService: out, id: kilnId } = view.card;
+	const announced = view.firings.filter(({ state }) => state === "planned").length;
 	if (isAsking) return <OutOfServiceForm kilnId={kilnId} today={today} onDone={() => setIsAsking(false)} />;
 	if (!out)
 		return (
@@ -28,6 +29,12 @@ export function OutOfServicePanel({ view, today }: { view: KilnView; today: stri
 				<b className="block first-letter:uppercase">{outOfServiceWords(out, nowMs, timeZone)}</b>
 				{out.why}
 			</p>
+			{announced > 0 && (
+				<a className="underline" href="/load/plan">
+					{announced === 1 ? "A firing is" : `${announced} firings are`} announced in it: move what it would not be
+					ready for
+				</a>
+			)}
 			<button
 				type="button"
 				className="btn btn-sm mt-1.5 max-lg:h-11"

@@ -1,6 +1,7 @@
 import type { PlanView } from "@contract/loads";
 import type { ShownLoad, ShownPlan } from "@core/loading/plan/shown";
 import type { PlanName } from "@core/loading/plan/weights";
+import { sameNames } from "@core/loading/same-names";
 import { useMemo, useState } from "react";
 import { Caution, Empty, Trouble } from "../../../forms/notice";
 import { useAct } from "../../../lib/api";
@@ -104,6 +105,15 @@ function PlanPage({ view }: StationProps<"plan">) {
 							.
 						</p>
 					)}
+					{sameNames(kilns).map((name) => (
+						<p key={name} className="font-semibold text-warning">
+							More than one kiln is called “{name}”: give one another name on{" "}
+							<a className="underline" href="/fire/kilns">
+								its page
+							</a>
+							, or somebody loads the wrong one.
+						</p>
+					))}
 					<div role="status">
 						<Announced answer={accept.data} />
 					</div>

@@ -7,6 +7,7 @@ export const WHY_WORDS: Record<LeftWhy, string> = {
 	tooLarge: "too large for every shelf",
 	tooHot: "needs more heat than any kiln gives",
 	nobody: "nobody is ever there to load and open: see the hours in the settings",
+	noMould: "others are on its mould for these two weeks: one more of it would help",
 	noDay: "no kiln is free for it in these two weeks: another kiln, or longer hours, would help",
 };
 
