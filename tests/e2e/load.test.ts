@@ -155,11 +155,13 @@ test("two weeks are planned, announced, and a firing is moved after one has seen
 	await expect(page.getByText(/to be started .* as the plan has it/)).toBeVisible();
 	await page.goBack();
 	await expect(page.getByText(/planned in/)).toBeVisible();
-	await meaning.getByRole("button", { name: /^Announce \d+ firing/ }).click();
-	await expect(page.getByText(/^\d+ firings? announced/)).toBeVisible();
-
 	const announced = calendar.getByRole("button", { name: /announced/ });
-	await expect(announced.first()).toBeVisible();
+	const there = await announced.count();
+	await meaning.getByRole("button", { name: /^Announce \d+ firing/ }).click();
+	const said = page.getByText(/^\d+ firings? announced/);
+	await expect(said).toBeVisible();
+	// All of them stand on the calendar before one is taken: which is the last changes as they come.
+	await expect(announced).toHaveCount(there + Number.parseInt((await said.textContent()) ?? "", 10));
 	const last = announced.last();
 	const before = await last.getAttribute("aria-label");
 	await last.focus();
