@@ -72,7 +72,7 @@ export const openLots = (reader: Reader) =>
 	reader
 		.select({
 			...{ lot: componentLot, number: firing.number, state: firing.state, kiln: kiln.name },
-			familyId: glass.familyId,
+			...{ familyId: glass.familyId, glass: glass.name },
 		})
 		.from(componentLot)
 		.leftJoin(glass, eq(glass.id, componentLot.glassId))

@@ -373,7 +373,9 @@ describe("lots in a load's corners", () => {
 		};
 		const [few, heap] = [await order(20), await order(2000)];
 		const { fillers } = await studio.see("load");
-		expect(fillers.find(({ id }) => id === few)).toMatchObject({ count: 20, familyId: "90", level: "full" });
+		expect(fillers.find(({ id }) => id === few)).toMatchObject({
+			...{ name: "stubble dot", count: 20, familyId: "90", level: "full" },
+		});
 		const pieces = [{ pieceId: first?.id ?? "", seq: first?.seq ?? 0 }];
 		const load = { kilnId: silo.id, startsAt: await morning(6), pieces };
 		const refused = await refusal(plan({ ...load, lotIds: [few, heap] }));

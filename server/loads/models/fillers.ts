@@ -5,8 +5,18 @@ import { openLots } from "@db/queries/bags";
 
 /** Lots of parts that wait for a firing, and may lie in the corners of a load of their family and level. */
 export const fillersOf = async (reader: Reader): Promise<LoadView["fillers"]> =>
-	(await openLots(reader)).flatMap(({ lot: { id, name, count, sizeMm, firingId }, familyId }) =>
+	(await openLots(reader)).flatMap(({ lot: { id, name, count, sizeMm, firingId }, familyId, glass }) =>
 		firingId === null && familyId !== null
-			? [{ id, name, count, sizeMm, familyId, level: LOT_LEVEL, roomMm2: lotRoomMm2(count, sizeMm) }]
+			? [
+					{
+						id,
+						name: `${glass} ${name}`,
+						count,
+						sizeMm,
+						familyId,
+						level: LOT_LEVEL,
+						roomMm2: lotRoomMm2(count, sizeMm),
+					},
+				]
 			: [],
 	);

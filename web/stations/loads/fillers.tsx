@@ -23,13 +23,13 @@ export function Fillers({ fillers, chosen, onChoose, freeMm2 }: Props) {
 					<li key={id}>
 						<Check
 							label={
-								<>
+								<span>
 									<b className="figure">{count}</b> × {name}
 									{sizeMm !== null && `, ${figure({ mm: sizeMm })}`}{" "}
 									<span className="figure text-soft">
 										{Math.ceil(roomMm2 / 100)} of {Math.floor(freeMm2 / 100)} cm² free
 									</span>
-								</>
+								</span>
 							}
 							checked={chosen.includes(id)}
 							onChange={(on) => onChoose(on ? [...chosen, id] : chosen.filter((one) => one !== id))}
