@@ -45,9 +45,7 @@ export const plan: View<"plan"> = async ({ db, studio, now }) => {
 		...{ pieces, outlines, waiting, blocked: waiting - pieces.length, booked, there, mayStart },
 		families: families.filter(({ id }) => tested.has(id)),
 		kilns: electric.map((row) => ({ id: row.id, name: row.name, ...loadKilnOf(row) })),
-		closed: electric
-			.flatMap((row) => closedSpan(row, studio.timeZone) ?? [])
-			.filter(({ to }) => (to ?? fromMs) >= fromMs),
+		closed: electric.flatMap((row) => closedSpan(row, now, studio.timeZone) ?? []),
 		wishes: studio.customs.planWishes,
 		schools: schoolsFor(studio),
 		aloneHours: studio.customs.aloneHours,

@@ -382,6 +382,7 @@ describe("lots in a load's corners", () => {
 		expect(refused.message).toContain("cm² of this shelf are free");
 		expect((await studio.see("load")).fillers.map(({ id }) => id)).toContain(few);
 		const firingId = await plan({ ...load, lotIds: [few] });
+		expect(await studio.act("acceptLoad", { firingId, ...load, lotIds: [few] })).toMatchObject({ firingId }); // sent twice
 		const card = (await studio.see("fire")).firings.find(({ id }) => id === firingId);
 		expect(card?.lots).toMatchObject([{ count: 20 }]);
 		expect((await studio.see("load")).fillers.map(({ id }) => id)).not.toContain(few);

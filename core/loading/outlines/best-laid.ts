@@ -135,9 +135,11 @@ function evenly(pieces: readonly Ranked[], templates: Templates, uneven: readonl
 		const at = { xMm: xMm + widthMm / 2, yMm: yMm + heightMm / 2, turnDeg: 0 };
 		return { id: `zone ${i}`, form: formOf(boxOutline(widthMm, heightMm)), at };
 	});
-	return ordersOf(pieces)
-		.map((order) => layOutlines(order, { everyDeg: QUARTER_DEG, footMm: 0 }, templates, kept))
-		.find(({ leftIds }) => leftIds.length === 0);
+	for (const order of ordersOf(pieces)) {
+		const found = layOutlines(order, { everyDeg: QUARTER_DEG, footMm: 0 }, templates, kept);
+		if (found.leftIds.length === 0) return found;
+	}
+	return undefined;
 }
 
 interface Score {

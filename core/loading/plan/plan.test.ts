@@ -217,6 +217,8 @@ describe("a studio's own wishes", () => {
 		for (const name of PLAN_NAMES) expect(weightsOf(name, USUAL_WISHES)).toEqual(PLAN_WEIGHTS[name]);
 		const its = weightsOf("gentlest", { ...USUAL_WISHES, gentle: "more", firings: "less" });
 		expect(its).toEqual({ ...PLAN_WEIGHTS.gentlest, overAnnealHour: 4.5, firing: 2 });
+		const few = weightsOf("fewest", { ...USUAL_WISHES, firings: "more", promises: "less" });
+		expect(few.leftOut).toBeGreaterThan(few.firing);
 	});
 	it("with firings worth less there are never fewer of them; with gentleness worth more, never more over-annealing", () => {
 		const input = planStudio(2, { pieces: 24 });

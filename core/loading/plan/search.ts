@@ -19,7 +19,7 @@ const TRIED_AGAIN = 10;
 
 /** After so many rounds a walk has cooled down, and another begins from nothing. */
 const WALK = 400;
-/** Walks for a handful of pieces, of which a single one gets stuck now and then: they take milliseconds. */
+/** Walks for a handful of pieces, of which a single one gets stuck now and then: together they take no longer than one of many pieces. */
 const FEW_JOBS = 16;
 const WALKS = 6;
 

@@ -30,19 +30,18 @@ export const PLAN_WEIGHTS: Record<PlanName, PlanWeights> = {
 	gentlest: { ...EVEN, firing: 6, overAnnealHour: 1.5 },
 };
 
-/**
- * What counts how much in a plan of a studio with wishes of its own. Who leaves a piece out pays with its promise too, so that
- * nothing is left out to keep another's.
- */
+/** What counts how much in a plan of a studio with wishes of its own. To leave a piece out never costs less than to fire it alone. */
 export function weightsOf(name: PlanName, wishes: PlanWishes): PlanWeights {
 	const its = PLAN_WEIGHTS[name];
 	const by = (wish: keyof PlanWishes, weight: number) => weight * STEP_FACTOR[wishes[wish]];
+	const firing = by("firings", its.firing);
 	return {
 		...its,
 		brokenPromise: by("promises", its.brokenPromise),
 		dayLate: by("promises", its.dayLate),
 		classSplit: by("together", its.classSplit),
-		firing: by("firings", its.firing),
+		firing,
+		leftOut: Math.max(its.leftOut, 2 * firing),
 		overAnnealHour: by("gentle", its.overAnnealHour),
 		waitingHour: by("soon", its.waitingHour),
 	};

@@ -1,10 +1,11 @@
 import type { KilnCard } from "@contract/kilns";
 import { activeFirings, type FiringRow } from "@db/queries/firings";
 import { type KilnRow, loadKilns } from "@db/queries/kilns";
-import { clockNear, dayOf } from "@formats/time";
+import { clockNear } from "@formats/time";
 import { isStandIn } from "../../devices/stand-in-panel";
 import { openInstant } from "../../firings/models/may-open";
 import type { ViewContext } from "../../house/view";
+import { closedSpan } from "./out-of-service";
 
 export function kilnCard(row: KilnRow, busy: FiringRow | undefined, context: ViewContext): KilnCard {
 	const openAt = busy?.state === "running" ? openInstant(busy) : null;
@@ -21,7 +22,7 @@ export function kilnCard(row: KilnRow, busy: FiringRow | undefined, context: Vie
 		shelfShape: row.shelfShape,
 		zones: row.zones,
 		fixtures: row.fixtures,
-		outOfService: isOver(row.outOfService, context) ? null : row.outOfService,
+		outOfService: closedSpan(row, context.now, context.studio.timeZone) ? row.outOfService : null,
 		line: row.line === null ? null : isStandIn(row.line) ? "standIn" : row.line.driver,
 		permissions: row.permissions,
 		doorSide: row.doorSide,
@@ -32,9 +33,6 @@ export function kilnCard(row: KilnRow, busy: FiringRow | undefined, context: Vie
 				: null,
 	};
 }
-
-const isOver = (out: KilnRow["outOfService"], { now, studio }: ViewContext): boolean =>
-	out !== null && out.untilDay !== null && out.untilDay < dayOf(now, studio.timeZone);
 
 /** Electric kilns with what runs in them. Any number of firings may be planned ahead. */
 export async function kilnCards(context: ViewContext): Promise<KilnCard[]> {

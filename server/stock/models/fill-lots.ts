@@ -35,6 +35,8 @@ type Announced = Pick<FiringRow, "id" | "number" | "state" | "familyId" | "level
 export async function fillLots(context: Context, firing: Announced, kiln: KilnRow, lotIds: readonly string[]) {
 	const { tx } = context;
 	const lots = await waitingLots(context, lotIds, firing.id);
+	// Sent again: they lie in it, whatever became of it since.
+	if (lots.every(({ firingId }) => firingId === firing.id)) return;
 	if (firing.state !== "planned") throw new Refusal("conflict", `Firing ${firing.number} has started. Choose another.`);
 	if ((await familyOfLots(context, lots)) !== firing.familyId || firing.level !== LOT_LEVEL)
 		throw new Refusal("invalid", `Firing ${firing.number} is of another family, or does not go to ${LOT_LEVEL}.`);

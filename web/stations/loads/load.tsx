@@ -26,7 +26,7 @@ function Load({ view, frame, params }: StationProps<"load">) {
 	const [trayKey, setTrayKey] = useState((trayOf(asked[0]) ?? view.trays[0])?.key);
 	const [kilnId, setKilnId] = useState(
 		view.kilns.find(({ id }) => id === params.kiln)?.id ??
-			view.kilns.find(({ busyWith }) => !busyWith)?.id ??
+			view.kilns.find(({ busyWith, outOfService }) => !busyWith && !outOfService)?.id ??
 			view.kilns[0]?.id ??
 			"",
 	);
