@@ -3,7 +3,15 @@ import type { FuseLevel } from "@core/firing/level";
 import type { KilnBody } from "@core/kiln/kiln";
 import type { Learned, Misfit } from "@core/kiln/learn";
 import type { OffsetProposal } from "@core/kiln/offset";
-import type { KilnCounts, KilnFixture, KilnZone, OutOfService, ShelfShape, UpkeepDue } from "@core/kiln/record";
+import type {
+	KilnCounts,
+	KilnFixture,
+	KilnZone,
+	OutOfService,
+	ShelfShape,
+	UpkeepDue,
+	UpperShelf,
+} from "@core/kiln/record";
 import { KILN_COMMANDS } from "@core/kiln/register-map";
 import type { AlarmKind } from "@core/kiln/watch";
 import type { Phrase } from "@core/units/phrase";
@@ -72,6 +80,8 @@ export interface KilnCard {
 	shelfShape: ShelfShape;
 	zones: KilnZone[];
 	fixtures: KilnFixture[];
+	/** Shelves that may stand over the lowest one. */
+	upper: UpperShelf[];
 	/** Now or later; null: it may be fired. */
 	outOfService: OutOfService | null;
 	/** How it is read; null without a line. */

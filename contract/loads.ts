@@ -7,9 +7,11 @@ import type { Mould, Release } from "@core/kit/mould";
 import type { MouldTrouble } from "@core/loading/mould-problem";
 import type { BookedFiring, BookPiece, PlanBook } from "@core/loading/plan/book";
 import type { LoadProposal } from "@core/loading/propose";
+import { SHELF_COUNTS } from "@core/loading/tiers";
 import type { PaperSize } from "@core/studio/customs";
 import { z } from "zod";
 import { assistant } from "./action";
+import { MOST_UPPER } from "./documents/kiln";
 import { id, isDistinct, placeMm, seq, words } from "./fields";
 import type { FiringCard, FiringPiece, HouseHours } from "./firings";
 import type { KilnCard } from "./kilns";
@@ -121,6 +123,8 @@ const laid = z.strictObject({
 	xMm: placeMm("Place across"),
 	yMm: placeMm("Place up"),
 	turnDeg: z.number({ error: "The angle must be a number." }).min(-360).max(360, "A turn is at most 360°."),
+	/** On which of the kiln’s shelves, from the lowest. */
+	shelf: z.number({ error: "Say which shelf." }).int().min(0).max(MOST_UPPER, "This kiln has not so many shelves."),
 });
 
 const planned = {
@@ -205,6 +209,8 @@ export const views = {
 			pieces: idList(200, "At most 200 pieces in one load."),
 			/** The page laid them already: the schedule is all that is wanted. */
 			lay: z.literal("no").optional(),
+			/** On so many shelves. */
+			shelves: z.enum(SHELF_COUNTS).optional(),
 		})
 		.of("pieces", "kits", "glass", "kilns", "studio")
 		.shows<ProposalView>(),

@@ -11,9 +11,11 @@ import {
 	type Recount,
 	SHELF_SHAPES,
 	type TypedRecord,
+	type UpperShelf,
 } from "@core/kiln/record";
 import { KILN_COMMANDS, type Register, type RegisterMap } from "@core/kiln/register-map";
 import { RELEASES } from "@core/kit/mould";
+import { SHELF_COUNTS } from "@core/loading/tiers";
 import { z } from "zod";
 import { celsius, count, day, id, isDistinct, lengthMm, words } from "../fields";
 
@@ -104,6 +106,14 @@ const fixture = z.strictObject({
 	acrossMm: lengthMm("Across it", 200, 2),
 }) satisfies z.ZodType<KilnFixture>;
 
+const upperShelf = z.strictObject({
+	postMm: lengthMm("The posts’ length", 1000, 5),
+	offsetK: z.number({ error: "The offset must be a number." }).min(-60).max(60),
+}) satisfies z.ZodType<UpperShelf>;
+
+/** Shelves above the lowest. */
+export const MOST_UPPER = SHELF_COUNTS.length - 1;
+
 export const outOfService = z.strictObject({
 	fromDay: day,
 	untilDay: day.nullable(),
@@ -154,6 +164,7 @@ export const kilnForm = z.strictObject({
 	plateW: z.number().min(50, "The plate’s power must be at least 50 W.").max(60_000).nullable(),
 	zones: z.array(zone).max(16, "At most 16 zones."),
 	fixtures: z.array(fixture).max(16, "At most 16 posts and the like."),
+	upper: z.array(upperShelf).max(MOST_UPPER, `At most ${MOST_UPPER} upper shelves.`).default([]),
 	elements,
 	upkeep: z
 		.array(task)

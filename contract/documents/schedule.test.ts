@@ -79,7 +79,12 @@ describe("a kiln that is written down", () => {
 		line: { driver: "modbus", host: "127.0.0.1", port: 502, unit: 1, map: GENERIC_MAP },
 		permissions: { steer: false, start: false },
 	};
-	it("is read as it was written", () => expect(kilnForm.parse(kiln)).toEqual(kiln));
+	it("of one shelf, as it was written before there were several", () =>
+		expect(kilnForm.parse(kiln)).toEqual({ ...kiln, upper: [] }));
+	it("is read as it was written", () =>
+		expect(kilnForm.parse({ ...kiln, upper: [{ postMm: 60, offsetK: -4 }] }).upper).toEqual([
+			{ postMm: 60, offsetK: -4 },
+		]));
 	it.each([
 		[{ ...kiln, line: { ...kiln.line, host: "http://evil/" } }, "The address is a name or number"],
 		[{ ...kiln, line: { driver: "folder", folder: "../../etc" } }, "The folder is one word"],

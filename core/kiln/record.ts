@@ -45,6 +45,14 @@ export interface KilnFixture {
 	acrossMm: number;
 }
 
+/** A shelf that may stand over another one. */
+export interface UpperShelf {
+	/** Free height between the shelf below and it: as long as its posts, mm. */
+	postMm: number;
+	/** How much hotter than the lowest shelf it is, K. */
+	offsetK: number;
+}
+
 /** A kiln that nobody fires for a while. Days "2031-03-08", both included. */
 export interface OutOfService {
 	fromDay: string;

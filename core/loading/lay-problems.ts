@@ -3,6 +3,7 @@ import { type Form, turnedBy } from "./outlines/form";
 import { postRings } from "./outlines/post-rings";
 import { roomAt } from "./outlines/room";
 import type { Shelf } from "./shelf";
+import type { Tier } from "./tiers";
 
 /** Where the middle of a piece's box lies, mm from the shelf's lower left, turned counter-clockwise. */
 export interface Laid {
@@ -12,6 +13,15 @@ export interface Laid {
 	turnDeg: number;
 }
 
+/** Where a piece lies in a kiln. */
+export interface Shelved extends Laid {
+	/** On which of its shelves, counted from the lowest, 0. */
+	shelf: number;
+}
+
+/** What is kept of a form that lies on one of several shelves. */
+export type ShelvedForm = LaidForm & Pick<Shelved, "shelf"> & { standsMm: number };
+
 export interface LaidForm extends Laid {
 	form: Form;
 }
@@ -19,6 +29,8 @@ export interface LaidForm extends Laid {
 export type LayProblem =
 	| { kind: "edge"; id: string }
 	| { kind: "post"; id: string }
+	/** Higher than what is free over its shelf. */
+	| { kind: "tall"; id: string }
 	| { kind: "near"; id: string; otherId: string };
 
 /** What is kept by less than this is kept, mm: places are sent in hundredths. */
@@ -35,6 +47,18 @@ export function layProblems(all: readonly LaidForm[], shelf: Shelf, clearanceMm:
 			.map((other) => ({ kind: "near" as const, id: one.id, otherId: other.id })),
 	]);
 }
+
+/** The same over all shelves of a kiln: each by its own posts and clear height. */
+export const shelvedProblems = (
+	all: readonly ShelvedForm[],
+	tiers: readonly Tier[],
+	clearanceMm: number,
+): LayProblem[] =>
+	tiers.flatMap(({ shelf, clearHeightMm }, i) => {
+		const its = all.filter((one) => one.shelf === i);
+		const tall = its.filter(({ standsMm }) => standsMm > clearHeightMm);
+		return [...layProblems(its, shelf, clearanceMm), ...tall.map(({ id }) => ({ kind: "tall" as const, id }))];
+	});
 
 /** The same for one piece that is moved among others. */
 export function problemsOf(

@@ -123,6 +123,47 @@ describe("a proposed load", () => {
 		expect(result.ok && result.value.leftIds.length).toBe(2);
 	});
 
+	const tall = { ...kiln, upper: [{ postMm: 40, offsetK: 0 }] };
+	it("goes on a second shelf where the first is full; both hold heat, and it is opened later", () => {
+		const many = Array.from({ length: 20 }, (_, i) => piece(`t${i}`, { size: [90, 90] }));
+		const [low, high] = [
+			proposeLoad(many.slice(0, 12), tall, FAMILY_90, schools),
+			proposeLoad(many, tall, FAMILY_90, schools),
+		];
+		if (!low.ok || !high.ok) throw new Error("no load");
+		expect([low.value.shelves, high.value.shelves]).toEqual([1, 2]);
+		expect(high.value.leftIds).toEqual([]);
+		expect(high.value.fill).toBeLessThan(low.value.fill);
+		expect(high.value.openS).toBeGreaterThan(low.value.openS);
+		expect(high.value.kwh).toBeGreaterThan(low.value.kwh * 1.05);
+	});
+	it.each([
+		["too high under another shelf", { thick: 45 }, [0, 1], "K-a is too high for its shelf"],
+		["on a shelf the kiln has not", {}, [2, 0], "not so many shelves"],
+		["on two shelves, as it fits", {}, [0, 1], undefined],
+	] as const)("by hand: %s", (_, change, [a, b], words) => {
+		const laid = [
+			{ id: "a", xMm: 200, yMm: 170, turnDeg: 0, shelf: a },
+			{ id: "b", xMm: 200, yMm: 170, turnDeg: 0, shelf: b },
+		];
+		const result = proposeLoad([piece("a", change), piece("b")], tall, FAMILY_90, schools, { laid });
+		expect(result.ok ? undefined : result.problems[0]?.sentence).toEqual(words && expect.stringContaining(words));
+	});
+	it("keeps tack out of a corner that would make it contour, and refuses it there by hand", () => {
+		const hot = { xMm: 0, yMm: 0, widthMm: 220, heightMm: 340, offsetK: 25 };
+		const tacks = Array.from({ length: 12 }, (_, i) => piece(`t${i}`, { size: [90, 90], level: "tack" }));
+		const into = { ...kiln, uneven: [hot] };
+		const result = proposeLoad(tacks, into, FAMILY_90, schools);
+		if (!result.ok) throw new Error(result.problems[0]?.sentence);
+		expect(result.value.places.length).toBeGreaterThan(3);
+		expect(result.value.places.every(({ xMm }) => xMm >= 220 + 45)).toBe(true);
+		const laid = [{ id: "t0", xMm: 100, yMm: 170, turnDeg: 0, shelf: 0 }];
+		const byHand = proposeLoad(tacks.slice(0, 1), into, FAMILY_90, schools, { laid });
+		expect(!byHand.ok && byHand.problems[0]?.sentence).toMatch(
+			/K-t0 would come out contour where it lies: it is 25 K hotter/,
+		);
+	});
+
 	it.each([
 		["nothing", [], "No piece"],
 		["another family", [piece("a", { familyId: "96" })], "K-a is of another family"],

@@ -10,6 +10,8 @@ export interface Place {
 	yMm: number;
 	/** Counter-clockwise. */
 	turnDeg: number;
+	/** On which of the kiln’s shelves, counted from the lowest, 0. */
+	shelf: number;
 	/** The box of what it covers after firing, before it is turned. */
 	widthMm: number;
 	heightMm: number;
@@ -19,6 +21,15 @@ export interface Place {
 
 export const outlineOf = ({ outline, widthMm, heightMm }: Pick<Place, "outline" | "widthMm" | "heightMm">): Ring =>
 	outline ?? boxOutline(widthMm, heightMm);
+
+/** How many shelves a kiln is loaded with. */
+export const shelvesUsed = (places: readonly Pick<Place, "shelf">[]): number =>
+	places.reduce((most, { shelf }) => Math.max(most, shelf + 1), 1);
+
+/** How many pieces lie on each shelf that a kiln is loaded with, the lowest first. */
+export function onShelves(places: readonly Pick<Place, "shelf">[], of = shelvesUsed(places)): number[] {
+	return Array.from({ length: of }, (_, i) => places.filter(({ shelf }) => shelf === i).length);
+}
 
 /** What a piece covers on the shelf after firing. */
 export const laidRing = (place: Place): Ring =>

@@ -1,29 +1,30 @@
-import { mostOf } from "../extremes";
 import { buildSchedule } from "../firing/build";
 import type { PieceToFire } from "../firing/demand";
 import type { FuseLevel } from "../firing/level";
 import { type MergedDemand, mergeDemands } from "../firing/merge";
-import { type Schedule, scheduleHours } from "../firing/schedule";
+import { planFlow } from "../firing/plan-flow";
+import { peakOf, type Schedule, scheduleHours } from "../firing/schedule";
 import type { DotSchool, HeatSchool, Pace } from "../firing/schools";
-import { boundsOf } from "../geometry/bounds";
 import type { Ring } from "../geometry/region";
-import { DENSITY_G_PER_MM3 } from "../glass/constants";
 import type { GlassFamily, SoakSchool } from "../glass/family";
+import { viscosityOf } from "../glass/viscosity";
 import type { AsMade } from "../journey/events";
-import { meanThicknessMm } from "../journey/mean-thickness";
 import type { KilnBody } from "../kiln/kiln";
-import { type Simulation, simulateFiring } from "../kiln/simulate";
 import type { Mould } from "../kit/mould";
 import { ok, problem, type Result } from "../result";
 import { effectiveThicknessMm } from "../stack/effective-thickness";
 import { footprintOf, heightOf } from "./footprint";
-import { type Laid, layProblems } from "./lay-problems";
+import { heatProblems, type Reached } from "./heat-there";
+import { type LayWish, layLoad, placeOf } from "./lay-load";
+import { type ShelvedForm, shelvedProblems } from "./lay-problems";
+import { layWords } from "./lay-words";
+import { simulateLoad } from "./load-heat";
 import { mouldProblem } from "./mould-problem";
-import { bestLaid, USUAL_LAY_PASSES } from "./outlines/best-laid";
 import { type Form, formOf } from "./outlines/form";
 import type { Uneven } from "./outlines/to-middle";
 import type { Place } from "./place";
-import { type Shelf, usableMm2 } from "./shelf";
+import { usableMm2 } from "./shelf";
+import { mostTiers, type Tiered, tiersOf } from "./tiers";
 import type { Sortable } from "./tray";
 
 /** A piece that waits, with all a load has to know of it. */
@@ -40,12 +41,10 @@ export interface WaitingPiece extends Sortable {
 	mould?: Mould | undefined;
 }
 
-export interface LoadKiln {
+export interface LoadKiln extends Tiered {
 	/** Places that are hotter or cooler than the middle. */
 	uneven?: readonly Uneven[];
 	body: KilnBody;
-	shelf: Shelf;
-	clearHeightMm: number;
 	maxC: number;
 }
 
@@ -58,6 +57,10 @@ export interface LoadSchools extends Pace {
 
 export interface LoadProposal {
 	places: Place[];
+	/** What it does in the middle of the lowest shelf. */
+	reached: Reached;
+	/** How many shelves the kiln is loaded with. */
+	shelves: number;
 	/** Ids of pieces the shelf had no room for. */
 	leftIds: string[];
 	schedule: Schedule;
@@ -70,10 +73,6 @@ export interface LoadProposal {
 	kwh: number;
 	flow: number;
 }
-
-/** Heat held by shelf, posts and glass, J/kgK. Textbook, from memory. */
-const GLASS_J_PER_KG_K = 900;
-const SHELF_KG_PER_M2 = 27;
 
 export const toFire = (piece: WaitingPiece): PieceToFire => ({
 	id: piece.id,
@@ -89,15 +88,6 @@ export const toFire = (piece: WaitingPiece): PieceToFire => ({
 
 export const effectiveOf = (made: AsMade, level: FuseLevel, hadLevel: FuseLevel | undefined): number =>
 	effectiveThicknessMm(made.thickestMm, made.thinnestMm, level, hadLevel);
-
-export interface LayWish {
-	/** Where pieces were put by hand; they are checked, not laid again. */
-	laid?: readonly Laid[] | undefined;
-	/** Orders that are tried after the usual ones. */
-	passes?: number | undefined;
-	/** Somebody lays them elsewhere: only the schedule is wanted, for all of them. */
-	scheduleOnly?: boolean | undefined;
-}
 
 /**
  * One load: as many of the pieces as the shelf holds, those promised first left out last; one schedule for all of them and
@@ -120,35 +110,37 @@ export function proposeLoad(
 	const tall = pieces.find((piece) => heightOf(piece) > kiln.clearHeightMm);
 	if (tall) return problem(["pieceIds"], `${tall.code} is too high for this kiln.`);
 
-	const forms = new Map(pieces.map((piece) => [piece.id, formOf(footprintOf(piece))]));
-	const { laid, leftIds } = layFor(pieces, forms, kiln, schools.clearanceMm, wish);
-	if (wish.laid) {
-		const wrong = layProblems(
-			laid.map((one) => ({ ...one, form: forms.get(one.id) as Form })),
-			kiln.shelf,
-			schools.clearanceMm,
-		)[0];
-		const codeOf = (id: string | undefined) => pieces.find((one) => one.id === id)?.code ?? "";
-		if (wrong) {
-			const said = {
-				edge: `${codeOf(wrong.id)} lies over the edge of what may be used of the shelf.`,
-				post: `${codeOf(wrong.id)} would touch a post or come too near it.`,
-				near: `${codeOf(wrong.id)} and ${codeOf("otherId" in wrong ? wrong.otherId : "")} would touch or come too near each other.`,
-			};
-			return problem(["laid"], said[wrong.kind]);
-		}
-	}
-	const placed = new Set(laid.map(({ id }) => id));
-	const loaded = wish.scheduleOnly ? [...pieces] : pieces.filter(({ id }) => placed.has(id));
-	if (loaded.length === 0) return problem(["pieceIds"], "None of these pieces fits on this shelf.");
-
-	const merged = mergeDemands(loaded.map(toFire), schools);
-	if (!merged) return problem(["pieceIds"], "These pieces go to different fuse levels and cannot share a firing.");
+	const wanted = mergeDemands(pieces.map(toFire), schools);
+	if (!wanted) return problem(["pieceIds"], "These pieces go to different fuse levels and cannot share a firing.");
 	const { heat, dots } = schools;
 	const build = { family, kiln: kiln.body, soakSchool: schools.soak, ...(heat && { heat }), ...(dots && { dots }) };
+	const forms = new Map(pieces.map((piece) => [piece.id, formOf(footprintOf(piece))]));
+	const meant = reachedBy(buildSchedule(wanted, build), family, first.level, kiln);
+	const { laid, leftIds, shelves } = layLoad(pieces, forms, kiln, schools.clearanceMm, wish, meant);
+	if (shelves > mostTiers(kiln)) return problem(["laid"], "This kiln has not so many shelves.");
+	const placed = new Set(laid.map(({ id }) => id));
+	const loaded = wish.scheduleOnly ? [...pieces] : pieces.filter(({ id }) => placed.has(id));
+	const merged = mergeDemands(loaded.map(toFire), schools);
+	if (!merged) return problem(["pieceIds"], "None of these pieces fits on this shelf.");
 	const schedule = buildSchedule(merged, build);
-	const peakC = Math.max(...schedule.segments.map(({ targetC }) => targetC));
+	const peakC = peakOf(schedule);
 	if (peakC > kiln.maxC) return problem(["kilnId"], `This load needs ${peakC} °C; the kiln goes to ${kiln.maxC} °C.`);
+	const tiers = tiersOf(kiln, shelves);
+	const reached = reachedBy(schedule, family, first.level, kiln);
+	if (wish.laid) {
+		const pieceOf = (id: string) => pieces.find((one) => one.id === id) as WaitingPiece;
+		const formed = laid.map(
+			(one): ShelvedForm => ({ ...one, form: forms.get(one.id) as Form, standsMm: heightOf(pieceOf(one.id)) }),
+		);
+		const wrong =
+			shelvedProblems(formed, tiers, schools.clearanceMm)[0] ??
+			heatProblems(formed, tiers, kiln.uneven ?? [], reached)[0];
+		if (wrong)
+			return problem(
+				["laid"],
+				layWords(wrong, (id) => pieceOf(id).code),
+			);
+	}
 
 	const hours = (demand: MergedDemand | undefined) =>
 		demand ? scheduleHours(buildSchedule(demand, build), kiln.body) : 0;
@@ -159,69 +151,26 @@ export function proposeLoad(
 			all - hours(mergeDemands(loaded.filter((other) => other.id !== id).map(toFire), schools)),
 		]),
 	);
-	const simulation = simulateLoad(loaded, kiln, family, schedule);
+	const simulation = simulateLoad(loaded, kiln, family, schedule, shelves);
 	return ok({
 		places: laid.map((one) => placeOf(one, forms.get(one.id) as Form)),
-		leftIds,
-		schedule,
+		...{ reached, shelves, leftIds, schedule },
 		setBy: merged.setBy,
 		airMin: merged.airMin,
 		costHours,
-		fill: laid.reduce((sum, { id }) => sum + (forms.get(id)?.areaMm2 ?? 0), 0) / usableMm2(kiln.shelf),
+		fill:
+			laid.reduce((sum, { id }) => sum + (forms.get(id)?.areaMm2 ?? 0), 0) /
+			tiers.reduce((sum, { shelf }) => sum + usableMm2(shelf), 0),
 		openS: simulation.openS,
 		kwh: simulation.kwh,
 		flow: simulation.flow,
 	});
 }
 
-/** Where everything lies: as it was put by hand, or as it is best laid. */
-function layFor(
-	pieces: readonly WaitingPiece[],
-	forms: ReadonlyMap<string, Form>,
-	{ shelf, uneven = [] }: LoadKiln,
-	clearanceMm: number,
-	{ laid, passes = USUAL_LAY_PASSES, scheduleOnly = false }: LayWish,
-): { laid: Laid[]; leftIds: string[] } {
-	if (laid) {
-		const theirs = laid.filter(({ id }) => forms.has(id));
-		const placed = new Set(theirs.map(({ id }) => id));
-		return { laid: theirs, leftIds: pieces.flatMap(({ id }) => (placed.has(id) ? [] : [id])) };
-	}
-	if (scheduleOnly) return { laid: [], leftIds: [] };
-	const days = [...new Set(pieces.map(({ promised }) => promised ?? "9"))].sort();
-	const formOfId = (id: string) => forms.get(id) as Form;
-	const ranked = pieces
-		.map(({ id, promised }) => ({ id, form: formOfId(id), rank: days.indexOf(promised ?? "9") }))
-		.sort((a, b) => a.rank - b.rank || b.form.areaMm2 - a.form.areaMm2 || a.id.localeCompare(b.id));
-	return bestLaid({ pieces: ranked, shelf, clearanceMm, passes, uneven });
-}
-
-function placeOf({ id, xMm, yMm, turnDeg }: Laid, { outline }: Form): Place {
-	const { widthMm, heightMm } = boundsOf([outline]);
-	return { id, xMm, yMm, turnDeg, widthMm, heightMm, outline };
-}
-
-/** What lies on the shelf: the thickest glass, and the heat that shelf and glass hold. */
-export function loadHeat(
-	loaded: readonly { asMade: AsMade }[],
-	shelf: Pick<Shelf, "widthMm" | "heightMm">,
-	bareMm = 0,
-): { thicknessMm: number; loadJPerK: number } {
-	const glassKg = loaded.reduce(
-		(sum, { asMade }) => sum + asMade.widthMm * asMade.heightMm * meanThicknessMm(asMade) * (DENSITY_G_PER_MM3 / 1000),
-		0,
-	);
-	const shelfKg = ((shelf.widthMm * shelf.heightMm) / 1e6) * SHELF_KG_PER_M2;
-	return {
-		thicknessMm: mostOf([bareMm, ...loaded.map(({ asMade }) => asMade.thickestMm)]),
-		loadJPerK: (glassKg + shelfKg) * GLASS_J_PER_KG_K,
-	};
-}
-
-/** The firing of a load on its kiln. */
-export const simulateLoad = (
-	loaded: readonly { asMade: AsMade }[],
-	kiln: Pick<LoadKiln, "body" | "shelf">,
-	family: GlassFamily,
+/** What a schedule does in the middle of a kiln. */
+export const reachedBy = (
 	schedule: Schedule,
-): Simulation => simulateFiring({ kiln: kiln.body, schedule, family, ...loadHeat(loaded, kiln.shelf) });
+	family: GlassFamily,
+	level: FuseLevel,
+	{ body }: Pick<LoadKiln, "body">,
+): Reached => ({ family, level, flow: planFlow(schedule, viscosityOf(family), body), peakC: peakOf(schedule) });

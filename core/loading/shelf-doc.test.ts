@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { moved, nudged, pinned, putIn, type ShelfDoc, swapped, takenOut, turned } from "./shelf-doc";
 
-const at = (id: string, xMm: number, turnDeg = 0) => ({ id, xMm, yMm: 50, turnDeg });
+const at = (id: string, xMm: number, turnDeg = 0) => ({ id, xMm, yMm: 50, turnDeg, shelf: 0 });
 const doc: ShelfDoc = { laid: [at("a", 10), at("b", 60, 90)], pinnedIds: ["b"] };
 
 describe("a shelf laid by hand", () => {
@@ -15,6 +15,11 @@ describe("a shelf laid by hand", () => {
 		["turned on", turned(doc, "b", 15), { ...doc, laid: [at("a", 10), at("b", 60, 105)] }],
 		["turned back beyond nothing", turned(doc, "a", -15), { ...doc, laid: [at("a", 10, 345), at("b", 60, 90)] }],
 		["two swapped, each as it was turned", swapped(doc, "a", "b"), { ...doc, laid: [at("a", 60), at("b", 10, 90)] }],
+		[
+			"two swapped between shelves",
+			swapped({ ...doc, laid: [at("a", 10), { ...at("b", 60, 90), shelf: 1 }] }, "a", "b"),
+			{ ...doc, laid: [{ ...at("a", 60), shelf: 1 }, at("b", 10, 90)] },
+		],
 		["taken out, pin and all", takenOut(doc, "b"), { laid: [at("a", 10)], pinnedIds: [] }],
 		["put in", putIn(doc, at("c", 90)), { ...doc, laid: [...doc.laid, at("c", 90)] }],
 		["put in again is put elsewhere", putIn(doc, at("a", 90)), { ...doc, laid: [at("b", 60, 90), at("a", 90)] }],

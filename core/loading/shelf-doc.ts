@@ -1,12 +1,12 @@
-import type { Laid } from "./lay-problems";
+import type { Shelved } from "./lay-problems";
 
-/** A shelf as somebody lays it: where each piece lies, and which ones stay when it is laid anew. Every change is a pure function. */
+/** The shelves of a kiln as somebody lays them: where each piece lies, and which ones stay when it is laid anew. Every change is a pure function. */
 export interface ShelfDoc {
-	laid: readonly Laid[];
+	laid: readonly Shelved[];
 	pinnedIds: readonly string[];
 }
 
-const change = (doc: ShelfDoc, id: string, how: (one: Laid) => Laid): ShelfDoc =>
+const change = (doc: ShelfDoc, id: string, how: (one: Shelved) => Shelved): ShelfDoc =>
 	doc.laid.some((one) => one.id === id)
 		? { ...doc, laid: doc.laid.map((one) => (one.id === id ? how(one) : one)) }
 		: doc;
@@ -28,7 +28,12 @@ export const turned = (doc: ShelfDoc, id: string, byDeg: number): ShelfDoc =>
 export function swapped(doc: ShelfDoc, a: string, b: string): ShelfDoc {
 	const [one, other] = [doc.laid.find(({ id }) => id === a), doc.laid.find(({ id }) => id === b)];
 	if (!one || !other || a === b) return doc;
-	return moved(moved(doc, a, other.xMm, other.yMm), b, one.xMm, one.yMm);
+	const to = ({ xMm, yMm, shelf }: Shelved) => ({ xMm, yMm, shelf });
+	return change(
+		change(doc, a, (its) => ({ ...its, ...to(other) })),
+		b,
+		(its) => ({ ...its, ...to(one) }),
+	);
 }
 
 export const takenOut = (doc: ShelfDoc, id: string): ShelfDoc => ({
@@ -36,7 +41,7 @@ export const takenOut = (doc: ShelfDoc, id: string): ShelfDoc => ({
 	pinnedIds: doc.pinnedIds.filter((one) => one !== id),
 });
 
-export const putIn = (doc: ShelfDoc, one: Laid): ShelfDoc => ({
+export const putIn = (doc: ShelfDoc, one: Shelved): ShelfDoc => ({
 	...takenOut(doc, one.id),
 	laid: [...takenOut(doc, one.id).laid, one],
 });

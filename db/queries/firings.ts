@@ -37,6 +37,7 @@ export const plannedWithArea = (reader: Reader) =>
 			...{ id: firing.id, number: firing.number, kilnId: firing.kilnId },
 			...{ familyId: firing.familyId, level: firing.level },
 			takenMm2: sql<number>`coalesce(sum(${firingPlace.widthMm} * ${firingPlace.heightMm}), 0)`.mapWith(Number),
+			shelves: sql<number>`coalesce(max(${firingPlace.shelf}), 0) + 1`.mapWith(Number),
 		})
 		.from(firing)
 		.leftJoin(firingPlace, eq(firingPlace.firingId, firing.id))

@@ -15,6 +15,7 @@ import {
 	SHELF_SHAPES,
 	type ShelfShape,
 	type UpkeepTask,
+	type UpperShelf,
 } from "../../core/kiln/record";
 import type { Phrase } from "../../core/units/phrase";
 import { instant, oneOf, retired, revision } from "./columns";
@@ -45,6 +46,8 @@ export const kiln = pgTable(
 		elements: jsonb("elements").$type<KilnElements>().notNull().default(NEW_ELEMENTS),
 		upkeep: jsonb("upkeep").$type<UpkeepTask[]>().notNull().default([]),
 		shelves: jsonb("shelves").$type<KilnShelf[]>().notNull().default([]),
+		/** Shelves that may stand over the lowest one, the lowest of them first. */
+		upper: jsonb("upper_shelves").$type<UpperShelf[]>().notNull().default([]),
 		/** How it is read; null for a kiln without a line. */
 		line: jsonb("line").$type<LineSettings>(),
 		permissions: jsonb("permissions").$type<KilnPermissions>().notNull().default({ steer: false, start: false }),

@@ -1,5 +1,5 @@
 import { sql } from "drizzle-orm";
-import { doublePrecision, index, jsonb, pgTable, primaryKey, text, uuid } from "drizzle-orm/pg-core";
+import { doublePrecision, index, integer, jsonb, pgTable, primaryKey, text, uuid } from "drizzle-orm/pg-core";
 import { FUSE_LEVELS, type FuseLevel } from "../../core/firing/level";
 import type { Ring } from "../../core/geometry/region";
 import { type Fault, NEXT_STEPS, type NextStep } from "../../core/journey/events";
@@ -23,6 +23,8 @@ export const firingPlace = pgTable(
 		widthMm: doublePrecision("width_mm").notNull(),
 		heightMm: doublePrecision("height_mm").notNull(),
 		turnDeg: doublePrecision("turn_deg").notNull().default(0),
+		/** On which of the kiln’s shelves, counted from the lowest, 0. */
+		shelf: integer("shelf").notNull().default(0),
 		/** What it covers after firing, round the middle of its box; null: all of its box. */
 		outline: jsonb("outline").$type<Ring>(),
 		/** When somebody saw it lie there; null: not yet. */

@@ -4,14 +4,9 @@ import type { GlassFamily } from "@core/glass/family";
 import type { LogMapping } from "@core/kiln/log";
 import { seriesOf } from "@core/kiln/simulate";
 import type { KitDesign } from "@core/kit/kit";
-import {
-	type LayWish,
-	type LoadKiln,
-	type LoadSchools,
-	proposeLoad,
-	simulateLoad,
-	type WaitingPiece,
-} from "@core/loading/propose";
+import type { LayWish } from "@core/loading/lay-load";
+import { simulateLoad } from "@core/loading/load-heat";
+import { type LoadKiln, type LoadSchools, proposeLoad, type WaitingPiece } from "@core/loading/propose";
 import { kitHours } from "@core/stack/kit-hours";
 import { mainFamily, pieceToFire } from "@core/stack/outlook";
 import { type GlassBook, type KitReading, readKit } from "@core/stack/read-kit";
@@ -79,9 +74,9 @@ export const tasks = {
 		proposeLoad(pieces, kiln, family, schools, wish),
 
 	/** A load's schedule as planned and as the kiln will follow it, to be drawn. */
-	drawLoad: ({ pieces, kiln, family, schedule }: PlannedLoad & { schedule: Schedule }) => ({
+	drawLoad: ({ pieces, kiln, family, schedule, shelves }: PlannedLoad & { schedule: Schedule; shelves: number }) => ({
 		plan: curveOf(schedule, kiln.body),
-		air: thinned([...seriesOf(simulateLoad(pieces, kiln, family, schedule), "airC")]),
+		air: thinned([...seriesOf(simulateLoad(pieces, kiln, family, schedule, shelves), "airC")]),
 	}),
 };
 

@@ -1,6 +1,7 @@
 import { isDeepStrictEqual } from "node:util";
 import type { KilnForm } from "@contract/documents/kiln";
 import { recounted, SHELF_SHAPES } from "@core/kiln/record";
+import { topClearMm } from "@core/loading/tiers";
 import { firingOf } from "@db/queries/firings";
 import { type KilnRow, lastSort, lockKiln } from "@db/queries/kilns";
 import { kiln } from "@db/schema";
@@ -36,8 +37,26 @@ function refuseUnfit(form: KilnForm): void {
 			yMm + acrossMm / 2 > form.shelfHeightMm + 1,
 	);
 	if (off) throw at("fixtures", `A ${off.kind} stands beside the shelf.`);
+	refuseUnfitShelves(form, at);
 	if (form.shelfShape !== SHELF_SHAPES[0] && form.shelfWidthMm !== form.shelfHeightMm)
 		throw at("shelfHeightMm", `A ${form.shelfShape} shelf is as deep as it is wide.`);
+}
+
+/** Least free height that is worth a shelf, mm. */
+const LEAST_CLEAR_MM = 10;
+/** A shelf stands on so many posts at least. */
+const LEAST_POSTS = 3;
+
+function refuseUnfitShelves(form: KilnForm, at: (field: string, sentence: string) => Refusal): void {
+	if (form.upper.length === 0) return;
+	const top = topClearMm(form);
+	if (top < LEAST_CLEAR_MM)
+		throw at(
+			"upper",
+			`The shelves with their posts are higher than the kiln: over the top one ${Math.round(top)} mm are left.`,
+		);
+	if (form.fixtures.filter(({ kind }) => kind === "post").length < LEAST_POSTS)
+		throw at("upper", `An upper shelf stands on at least ${LEAST_POSTS} posts: write down where they stand.`);
 }
 
 /** Watching and predicting a firing go by these: they hold still while one runs. */
@@ -48,6 +67,7 @@ const HELD_WHILE_RUNNING = {
 	shelfWidthMm: "shelf",
 	shelfHeightMm: "shelf",
 	shelfShape: "shelf",
+	upper: "shelves",
 } as const;
 
 function refuseForKnown(known: KilnRow, form: KilnForm, running: { number: number } | undefined): void {

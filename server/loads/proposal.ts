@@ -12,13 +12,17 @@ export const proposal: View<"proposal"> = async (context, params) => {
 		kiln,
 		family,
 		pieces,
-	} = await planLoad(db, studio, params.kiln, params.pieces, { scheduleOnly: params.lay === "no" });
+	} = await planLoad(db, studio, params.kiln, params.pieces, {
+		scheduleOnly: params.lay === "no",
+		shelves: Number(params.shelves ?? 1),
+	});
 	const loaded = pieces.filter(({ id }) => !planned.leftIds.includes(id));
 	const drawn = await inPool("drawLoad", {
 		pieces: loaded,
 		kiln: loadKilnOf(kiln),
 		family,
 		schedule: planned.schedule,
+		shelves: planned.shelves,
 	});
 	const openAt = new Date(now.getTime() + planned.openS * 1000);
 	return {

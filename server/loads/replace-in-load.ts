@@ -26,9 +26,9 @@ export const replaceInLoad: UseCase<"replaceInLoad"> = async (context, { firingI
 	const [piece] = await lockPieces(tx, [inId]);
 	if (!piece || piece.seq !== inSeq || !mayBeLoaded(piece.journey, now.toISOString()))
 		throw new Refusal("conflict", `${piece?.code ?? "This piece"} cannot be loaded now: look at it in the trays.`);
-	const laid = places.map(({ pieceId, xMm, yMm, turnDeg }) => ({
+	const laid = places.map(({ pieceId, xMm, yMm, turnDeg, shelf }) => ({
 		id: pieceId === outId ? inId : pieceId,
-		...{ xMm, yMm, turnDeg },
+		...{ xMm, yMm, turnDeg, shelf },
 	}));
 	const ids = laid.map(({ id }) => id);
 	const { proposal, family } = await planLoad(tx, studio, row.kilnId, ids, { laid });

@@ -1,4 +1,5 @@
 import { newSchedule } from "@core/firing/document";
+import { usableMm2 } from "@core/loading/shelf";
 import { lotToFire } from "@core/stock/lots";
 import { lockLots, moveLots } from "@db/queries/bags";
 import { lockFiring } from "@db/queries/firings";
@@ -19,7 +20,7 @@ export const fireLots: UseCase<"fireLots"> = async (context, { firingId, kilnId,
 	const familyId = await familyOfLots(context, lots);
 	const [family] = await tx.select().from(glassFamily).where(eq(glassFamily.id, familyId));
 	const kiln = inTheBook(await loadKiln(tx, kilnId), "kiln");
-	refuseWithoutRoom(lots, loadKilnOf(kiln).shelf, 0);
+	refuseWithoutRoom(lots, usableMm2(loadKilnOf(kiln).shelf));
 	const pieces = lots.map(({ name, sizeMm }) => lotToFire(name, sizeMm));
 	const count = lots.reduce((sum, lot) => sum + lot.count, 0);
 	const what = `${count} fired parts`;

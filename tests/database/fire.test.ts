@@ -174,6 +174,7 @@ const form = (change: Partial<KilnForm> = {}): KilnForm => ({
 	plateW: 5000,
 	zones: [],
 	fixtures: [],
+	upper: [],
 	elements: { fittedOn: null, dueFirings: 200 },
 	upkeep: USUAL_UPKEEP.map(({ what, everyFirings }) => ({ what, everyFirings })),
 	shelves: [{ name: "octagon", release: "washed" }],

@@ -166,7 +166,7 @@ describe("a load laid by hand", () => {
 		const hopper = await kilnNamed("Hopper kiln");
 		const all = (await tray()).slice(0, 2);
 		const [a, b] = all.map(({ pieceId }) => pieceId) as [string, string];
-		const at = (id: string, xMm: number, yMm: number, turnDeg = 0) => ({ id, xMm, yMm, turnDeg });
+		const at = (id: string, xMm: number, yMm: number, turnDeg = 0) => ({ id, xMm, yMm, turnDeg, shelf: 0 });
 		const lay = (...laid: ReturnType<typeof at>[]) => plan({ kilnId: hopper.id, pieces: chosen(all), laid });
 		expect((await refusal(lay(at(a, 150, 200), at(b, 200, 200)))).message).toContain(
 			`${all[0]?.code} and ${all[1]?.code}`,

@@ -1,9 +1,9 @@
 import { buildSchedule } from "@core/firing/build";
 import { mergeDemands } from "@core/firing/merge";
 import { simulateFiring } from "@core/kiln/simulate";
-import { bestLaid } from "@core/loading/outlines/best-laid";
+import { layOnTiers } from "@core/loading/lay-on-tiers";
 import type { MinuteSpan, Plan, PlanInput } from "@core/loading/plan/types";
-import { wrongOnShelf } from "./shelf-checker";
+import { wrongOnShelves } from "./shelf-checker";
 
 /** A checker and a decoder of their own: a calendar in steps of a minute or a span, demands merged by the schedule's own rule. */
 
@@ -100,14 +100,20 @@ function wrongMoulds(input: PlanInput, plan: Plan): string[] {
 }
 
 function wrongShelf(input: PlanInput, kiln: number, its: readonly (Job & { number: number })[]): string[] {
-	const { shelf } = input.kilns[kiln] as PlanInput["kilns"][0];
-	const pieces = its.map(({ number, job }) => ({ id: String(number), form: job.form, rank: 0 }));
-	const { laid, leftIds } = bestLaid({ pieces, shelf, clearanceMm: input.schools.clearanceMm, passes: 0 });
-	const outlineOf = (id: string) => (its.find(({ number }) => String(number) === id) as Job).job.form.outline;
-	const lies = laid.map((one) => ({ ...one, outline: outlineOf(one.id) }));
+	const into = input.kilns[kiln] as PlanInput["kilns"][0];
+	const { clearanceMm } = input.schools;
+	const pieces = its.map(({ number, job }) => ({
+		...{ id: String(number), form: job.form, rank: 0 },
+		standsMm: job.heightMm,
+	}));
+	const laid = layOnTiers({ pieces, kiln: into, clearanceMm, passes: 0, uneven: [], barred: () => [] });
+	const lies = laid.laid.map((one) => {
+		const { job } = its.find(({ number }) => String(number) === one.id) as Job;
+		return { ...one, outline: job.form.outline, standsMm: job.heightMm };
+	});
 	return [
-		...(leftIds.length > 0 ? ["it does not fit its shelf"] : []),
-		...wrongOnShelf(lies, shelf, input.schools.clearanceMm),
+		...(laid.leftIds.length > 0 ? ["it does not fit its shelves"] : []),
+		...wrongOnShelves(lies, into, clearanceMm),
 	];
 }
 

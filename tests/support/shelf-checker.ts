@@ -1,4 +1,5 @@
 import type { Point, Ring } from "@core/geometry/region";
+import type { UpperShelf } from "@core/kiln/record";
 import type { Shelf } from "@core/loading/shelf";
 import { areaPathsD, EndType, FillRule, inflatePathsD, intersectD, JoinType, type PathsD } from "clipper2-ts";
 
@@ -54,4 +55,32 @@ export function wrongOnShelf(all: readonly Lies[], shelf: Shelf, clearanceMm: nu
 			return Math.abs(areaPathsD(shared)) > 0.5 ? [`${one.id} and ${other.id} are too near`] : [];
 		}),
 	]);
+}
+
+interface Stacked {
+	shelf: Shelf;
+	clearHeightMm: number;
+	upper?: readonly UpperShelf[] | undefined;
+}
+
+/** The same over shelves on posts, each with a board of 15 mm: besides, nothing reaches the shelf above it or the lid. */
+export function wrongOnShelves(
+	all: readonly (Lies & { shelf: number; standsMm: number })[],
+	{ shelf, clearHeightMm, upper = [] }: Stacked,
+	clearanceMm: number,
+): string[] {
+	const top = all.reduce((most, one) => Math.max(most, one.shelf), 0);
+	let footMm = 0;
+	const feet = [0, ...upper.map(({ postMm }) => (footMm += postMm + 15))];
+	return Array.from({ length: top + 1 }, (_, i) => i).flatMap((i) => {
+		const its = all.filter((one) => one.shelf === i);
+		const ceilingMm = i === top ? clearHeightMm : (feet[i + 1] as number) - 15;
+		const hasPosts = i < top || upper.length === 0;
+		return [
+			...wrongOnShelf(its, { ...shelf, posts: hasPosts ? (shelf.posts ?? []) : [] }, clearanceMm),
+			...its
+				.filter(({ standsMm }) => (feet[i] as number) + standsMm > ceilingMm + 1e-9)
+				.map(({ id }) => `${id} reaches what is above it`),
+		];
+	});
 }

@@ -148,6 +148,7 @@ describe("drawings", () => {
 					widthMm: 98,
 					heightMm: 98,
 					turnDeg: i === 1 ? 90 : 0,
+					shelf: 0,
 					outline: null,
 				},
 				{ k: picture },
@@ -171,9 +172,9 @@ describe("drawings", () => {
 
 	it("what was never measured lies nowhere", () => {
 		const piece = { ...(pieces[0] as (typeof pieces)[0]), asMade: null };
-		expect(lying(piece, { id: "x", xMm: 0, yMm: 0, widthMm: 1, heightMm: 1, turnDeg: 0, outline: null }, {})).toEqual(
-			[],
-		);
+		expect(
+			lying(piece, { id: "x", xMm: 0, yMm: 0, widthMm: 1, heightMm: 1, turnDeg: 0, shelf: 0, outline: null }, {}),
+		).toEqual([]);
 	});
 
 	it("a plan says how large it is, whatever lies on it", () => {

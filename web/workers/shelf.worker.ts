@@ -1,37 +1,60 @@
 import type { Ring } from "@core/geometry/region";
 import { fitsBeside } from "@core/loading/fits-beside";
-import type { Laid } from "@core/loading/lay-problems";
-import { bestLaid, USUAL_LAY_PASSES } from "@core/loading/outlines/best-laid";
+import { barredOn, type Reached } from "@core/loading/heat-there";
+import { layOnTiers, type TiersLaid } from "@core/loading/lay-on-tiers";
+import type { Shelved } from "@core/loading/lay-problems";
+import { USUAL_LAY_PASSES } from "@core/loading/outlines/best-laid";
 import { formOf } from "@core/loading/outlines/form";
-import type { Shelf } from "@core/loading/shelf";
+import type { Uneven } from "@core/loading/outlines/to-middle";
+import { type Tiered, tiersOf } from "@core/loading/tiers";
 import { expose } from "comlink";
 
 export interface ToLayAnew {
 	id: string;
 	outline: Ring;
+	standsMm: number;
 	/** Less is promised sooner. */
 	rank: number;
 }
 
+/** What pieces are laid into. */
+export interface LayInto {
+	kiln: Tiered & { uneven: readonly Uneven[] };
+	clearanceMm: number;
+	reached: Reached;
+}
+
+type Outlined = Shelved & { outline: Ring; standsMm: number };
+const formed = ({ outline, ...one }: Outlined) => ({ ...one, form: formOf(outline) });
+
 /** What takes longer than a frame on the shelf map. */
 const layer = {
-	/** Everything laid anew round what is pinned. */
-	again(pieces: ToLayAnew[], pinned: (Laid & { outline: Ring })[], shelf: Shelf, clearanceMm: number): Laid[] {
-		const found = bestLaid({
+	/** Everything laid anew round what is pinned, on as few shelves as hold it. */
+	again(pieces: ToLayAnew[], pinned: Outlined[], { kiln, clearanceMm, reached }: LayInto): TiersLaid {
+		return layOnTiers({
 			pieces: pieces.map(({ outline, ...one }) => ({ ...one, form: formOf(outline) })),
-			pinned: pinned.map(({ id, outline, ...at }) => ({ id, form: formOf(outline), at })),
-			...{ shelf, clearanceMm, passes: USUAL_LAY_PASSES },
+			pinned: pinned.map(formed),
+			...{ kiln, clearanceMm, passes: USUAL_LAY_PASSES, uneven: kiln.uneven },
+			barred: (tier) => barredOn(tier, kiln.uneven, reached),
 		});
-		return found.laid;
 	},
-	/** Which of these would fit beside what lies there, and where. */
-	gaps(candidates: ToLayAnew[], there: (Laid & { outline: Ring })[], shelf: Shelf, clearanceMm: number): Laid[] {
+	/** Which of these would fit beside what lies on one shelf of so many, and where. */
+	gaps(
+		candidates: ToLayAnew[],
+		there: Outlined[],
+		{ kiln, clearanceMm }: LayInto,
+		shelf: number,
+		of: number,
+	): Shelved[] {
+		const tier = tiersOf(kiln, of)[shelf];
+		if (!tier) return [];
+		const low = candidates.filter(({ standsMm }) => standsMm <= tier.clearHeightMm);
 		return fitsBeside(
-			candidates.map(({ id, outline }) => ({ id, form: formOf(outline) })),
-			there.map(({ outline, ...one }) => ({ ...one, form: formOf(outline) })),
-			shelf,
+			low.map(({ id, outline }) => ({ id, form: formOf(outline) })),
+			there.filter((one) => one.shelf === shelf).map(formed),
+			tier.shelf,
 			clearanceMm,
-		);
+		).map((one) => ({ ...one, shelf }));
 	},
 };
 export type ShelfLayer = typeof layer;

@@ -2,8 +2,7 @@ import { seededRandom } from "../../seeded-random";
 import { bestPacking } from "../best-packing";
 import type { Laid } from "../lay-problems";
 import type { Shelf } from "../shelf";
-import { boxOutline } from "./fired-outline";
-import { formOf } from "./form";
+import { keptFree } from "./kept-free";
 import { type LaidOut, type LayRule, layOutlines, type Pinned, type ToLay } from "./lay-outlines";
 import { Templates } from "./templates";
 import { toMiddle, type Uneven } from "./to-middle";
@@ -24,6 +23,8 @@ export interface LayTask {
 	seed?: number;
 	/** Places on the shelf that are hotter or cooler: kept free where there is room to spare. */
 	uneven?: readonly Uneven[];
+	/** Places where nothing may lie. */
+	kept?: readonly Uneven[];
 }
 
 /** So many orders a proposal tries: about half a second of work (docs/benchmarks.md). */
@@ -48,9 +49,13 @@ export function bestLaid(task: LayTask): LaidOut {
 	return best ?? { laid: [], leftIds: [] };
 }
 
+/** What is there before anything is laid. */
+const takenIn = ({ pinned = [], kept = [] }: LayTask): Pinned[] => [...pinned, ...kept.map(keptFree)];
+
 /** The best so far after every pass. */
 export function* layings(task: LayTask): Generator<LaidOut> {
-	const { pieces, pinned = [], shelf, clearanceMm, passes, seed = 1, uneven = [] } = task;
+	const { pieces, shelf, clearanceMm, passes, seed = 1, uneven = [] } = task;
+	const pinned = takenIn(task);
 	const templates = new Templates(shelf, clearanceMm);
 	const known = new Map([...pieces, ...pinned].map((one) => [one.id, one]));
 	const score = (out: LaidOut): Score => scoreOf(out, known as ReadonlyMap<string, Ranked>);
@@ -131,10 +136,7 @@ function closer(all: LaidOut, pieces: readonly Ranked[], shelf: Shelf, clearance
 /** All of the pieces where the heat is even: with every hotter or cooler place kept free. Undefined where there is no room for that. */
 function evenly(pieces: readonly Ranked[], templates: Templates, uneven: readonly Uneven[]): LaidOut | undefined {
 	if (uneven.length === 0) return undefined;
-	const kept = uneven.map(({ xMm, yMm, widthMm, heightMm }, i): Pinned => {
-		const at = { xMm: xMm + widthMm / 2, yMm: yMm + heightMm / 2, turnDeg: 0 };
-		return { id: `zone ${i}`, form: formOf(boxOutline(widthMm, heightMm)), at };
-	});
+	const kept = uneven.map(keptFree);
 	for (const order of ordersOf(pieces)) {
 		const found = layOutlines(order, { everyDeg: QUARTER_DEG, footMm: 0 }, templates, kept);
 		if (found.leftIds.length === 0) return found;

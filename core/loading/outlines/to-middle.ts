@@ -1,3 +1,4 @@
+import type { KilnZone } from "../../kiln/record";
 import type { Laid } from "../lay-problems";
 import type { Shelf } from "../shelf";
 import { areApart, movedRing } from "./apart";
@@ -13,6 +14,10 @@ export interface Uneven {
 	heightMm: number;
 	offsetK: number;
 }
+
+/** Zones of a kiln's record as a load counts: from the near left corner, not from the far one. */
+export const unevenOf = (zones: readonly KilnZone[], shelfHeightMm: number): Uneven[] =>
+	zones.map(({ name: _, yMm, ...zone }) => ({ ...zone, yMm: shelfHeightMm - yMm - zone.heightMm }));
 
 /** Shifts are tried in so many steps each way. */
 const STEPS = 8;

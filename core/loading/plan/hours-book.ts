@@ -3,7 +3,9 @@ import { type Demand, demandOf } from "../../firing/demand";
 import { peakOf, type Schedule, type SegmentName, scheduleHours } from "../../firing/schedule";
 import type { GlassFamily } from "../../glass/family";
 import { simulateFiring } from "../../kiln/simulate";
-import { loadHeat } from "../propose";
+import { loadHeat } from "../load-heat";
+import { usableMm2 } from "../shelf";
+import { mostTiers } from "../tiers";
 import type { PlanInput, PlanJob, PlanKiln } from "./types";
 
 /** How long a firing takes on a kiln. */
@@ -22,6 +24,9 @@ export interface FiringHours {
 const STEP_S = 60;
 /** Glass is counted in such steps, upwards: it holds heat, and a full kiln cools later. */
 const HEAT_STEP_J_PER_K = 500;
+
+/** A shelf is taken for full at such a share of glass: a second one is counted with, which holds heat too. Common practice, no source. */
+const FULL_SHARE = 0.6;
 
 /** Hours of firings by what they ask for: a schedule is built and simulated once for every kiln and merged demand. */
 export class HoursBook {
@@ -93,6 +98,13 @@ export class HoursBook {
 		});
 	}
 
+	/** How many shelves some jobs are likely to take, before they are laid. */
+	private shelvesFor(kiln: number, jobs: readonly number[]): number {
+		const its = this.input.kilns[kiln] as PlanKiln;
+		const glassMm2 = jobs.reduce((sum, job) => sum + (this.jobs[job]?.form.areaMm2 ?? 0), 0);
+		return Math.min(mostTiers(its), Math.max(1, Math.ceil(glassMm2 / (FULL_SHARE * usableMm2(its.shelf)))));
+	}
+
 	private simulated(kiln: number, jobs: readonly number[]): FiringHours {
 		const demand = this.merged(jobs);
 		const first = this.jobs[jobs[0] as number] as PlanJob;
@@ -101,7 +113,9 @@ export class HoursBook {
 		const { level, firstRampCPerH, airMin, soakMin, coolCPerH } = demand;
 		const glassJPerK = jobs.reduce((sum, job) => sum + (this.jobs[job]?.glassJPerK ?? 0), 0);
 		const heat = Math.ceil(glassJPerK / HEAT_STEP_J_PER_K) * HEAT_STEP_J_PER_K;
-		const key = [kiln, first.familyId, level, firstRampCPerH, airMin, soakMin, coolCPerH, thicknessMm, heat].join(" ");
+		const shelves = this.shelvesFor(kiln, jobs);
+		const asked = [level, firstRampCPerH, airMin, soakMin, coolCPerH, thicknessMm, heat, shelves];
+		const key = [kiln, first.familyId, ...asked].join(" ");
 		const known = this.known.get(key);
 		if (known) return known;
 		const its = this.input.kilns[kiln] as PlanKiln;
@@ -109,7 +123,7 @@ export class HoursBook {
 		const schedule = this.scheduleFor(kiln, first.familyId, demand);
 		const simulation = simulateFiring({
 			...{ kiln: its.body, schedule, family, thicknessMm, dtS: STEP_S },
-			loadJPerK: heat + loadHeat([], its.shelf).loadJPerK,
+			loadJPerK: heat + loadHeat([], its.shelf, { shelves }).loadJPerK,
 		});
 		const endOf = (name: SegmentName) => {
 			const i = schedule.segments.findLastIndex((one) => one.name === name);

@@ -3,8 +3,9 @@ import { keepsSurface } from "../../firing/level";
 import type { RouteStep } from "../../kit/kit";
 import type { Mould } from "../../kit/mould";
 import { footprintOf, heightOf } from "../footprint";
+import { loadHeat } from "../load-heat";
 import { type Form, formOf } from "../outlines/form";
-import { effectiveOf, loadHeat, toFire, type WaitingPiece } from "../propose";
+import { effectiveOf, toFire, type WaitingPiece } from "../propose";
 import { trayKey } from "../tray";
 import type { PlanJob } from "./types";
 

@@ -46,6 +46,19 @@ describe("a plan over kilns and days", () => {
 		expect(plan.figures.left.length + Object.keys(plan.homeMin).length).toBe(input.pieces.length);
 	});
 
+	it.each([1, 2, 3, 4, 5, 6])("studio %i with a shelf above: nothing forbidden, never more firings", (seed) => {
+		const input = planStudio(seed, { pieces: 30, kilns: 1, days: 12 });
+		const one = lastOf(input, "fewest", 12);
+		const [kiln] = input.kilns;
+		if (!kiln) throw new Error("no kiln");
+		const above = { ...input, kilns: [{ ...kiln, upper: [{ postMm: 60, offsetK: 0 }] }] };
+		const two = lastOf(above, "fewest", 12);
+		// How many shelves a load takes is reckoned by its area before it is laid: an hour of the slack goes for that.
+		expect(wrongWithPlan(above, two, PLAN_WEIGHTS.fewest.mixBands, SLACK_MIN - 60)).toEqual([]);
+		expect(two.cost).toBeLessThanOrEqual(one.cost);
+		expect(two.figures.firings - two.figures.left.length).toBeLessThanOrEqual(one.figures.firings);
+	});
+
 	it("the same input and seed give the same plan; more rounds never a dearer one", () => {
 		const input = planStudio(3, { pieces: 24 });
 		expect(lastOf(input)).toEqual(lastOf(planStudio(3, { pieces: 24 })));

@@ -1,3 +1,5 @@
+import { LEVEL_AIM } from "../../firing/level";
+import type { GlassFamily } from "../../glass/family";
 import { FitBook } from "./fit-book";
 import { HoursBook } from "./hours-book";
 import type { PlanInput, PlanJob, PlanPiece } from "./types";
@@ -30,7 +32,11 @@ export function problemOf(input: PlanInput): PlanProblem {
 	const before = jobs.map((_, job) => (isOfOne(job - 1, job) ? job - 1 : -1));
 	const after = jobs.map((_, job) => (isOfOne(job, job + 1) ? job + 1 : -1));
 	const hours = new HoursBook(input, jobs);
-	const fit = new FitBook(input, jobs);
+	const fit = new FitBook(input, jobs, (kiln, job) => {
+		const { familyId, toFire } = jobs[job] as PlanJob;
+		const family = input.families.find(({ id }) => id === familyId) as GlassFamily;
+		return { family, level: toFire.level, flow: LEVEL_AIM[toFire.level], peakC: hours.peakC(kiln, job) };
+	});
 	const kilnsOf = jobs.map((_, job) =>
 		[...input.kilns.keys()].filter(
 			(kiln) => fit.fits(kiln, [job]) && hours.peakC(kiln, job) <= (input.kilns[kiln]?.maxC ?? 0),

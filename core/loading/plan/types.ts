@@ -2,7 +2,6 @@ import type { PieceToFire } from "../../firing/demand";
 import type { GlassFamily } from "../../glass/family";
 import type { Form } from "../outlines/form";
 import type { LoadKiln, LoadSchools } from "../propose";
-import type { Shelf } from "../shelf";
 import type { PlanWishes } from "./wishes";
 
 /** From one minute of the plan to another; minutes count from its beginning. */
@@ -45,10 +44,9 @@ export interface PlanPiece {
 	tailMin: number;
 }
 
-export interface PlanKiln extends Pick<LoadKiln, "body" | "clearHeightMm" | "maxC"> {
+export interface PlanKiln extends LoadKiln {
 	id: string;
 	name: string;
-	shelf: Shelf;
 	/** Taken by what runs, or was announced; or out of service. */
 	booked: MinuteSpan[];
 }

@@ -1,6 +1,7 @@
 import type { FiringCard, FiringPiece } from "@contract/firings";
 import type { PieceBrief } from "@contract/pieces";
-import { loadHeat } from "@core/loading/propose";
+import { loadHeat } from "@core/loading/load-heat";
+import { shelvesUsed } from "@core/loading/place";
 import { lotsIn } from "@db/queries/bags";
 import { briefs } from "@db/queries/pieces";
 import { firing, firingPlace, glassFamily, kiln, piece, scheduleVersion } from "@db/schema";
@@ -21,11 +22,15 @@ async function namesOfSchedules(db: ViewContext["db"], ids: string[]): Promise<M
 }
 
 /** What lies in a firing, for a simulation of it. A bare one has a thickness of its own. */
-function heatOf(pieces: readonly PieceBrief[], row: typeof kiln.$inferSelect, bareMm: number): FiringCard["heat"] {
+function heatOf(
+	pieces: readonly PieceBrief[],
+	row: typeof kiln.$inferSelect,
+	{ bareMm, shelves }: { bareMm: number; shelves: number },
+): FiringCard["heat"] {
 	const loaded = pieces.flatMap(({ asMade }) => (asMade ? [{ asMade }] : []));
 	const shelf = { widthMm: row.shelfWidthMm, heightMm: row.shelfHeightMm };
 	return {
-		...loadHeat(loaded, shelf, bareMm),
+		...loadHeat(loaded, shelf, { bareMm, shelves }),
 		onMould: pieces.some(({ route, step }) => Boolean(route[step]?.mouldId)),
 	};
 }
@@ -92,18 +97,18 @@ export async function firingCards(context: ViewContext, where: SQL | undefined, 
 		heat: heatOf(
 			pieces.filter(({ id }) => places.some((place) => place.firingId === row.id && place.pieceId === id)),
 			kilnRow,
-			row.thicknessMm ?? 0,
+			{ bareMm: row.thicknessMm ?? 0, shelves: shelvesUsed(places.filter(({ firingId }) => firingId === row.id)) },
 		),
 		pieces: places
 			.filter(({ firingId }) => firingId === row.id)
 			.flatMap((place): FiringPiece[] => {
 				const brief = pieces.find(({ id }) => id === place.pieceId);
 				if (!brief) return [];
-				const { xMm, yMm, widthMm, heightMm, turnDeg, outline } = place;
+				const { xMm, yMm, widthMm, heightMm, turnDeg, outline, shelf } = place;
 				return [
 					{
 						...brief,
-						place: { id: brief.id, xMm, yMm, widthMm, heightMm, turnDeg, outline },
+						place: { id: brief.id, xMm, yMm, widthMm, heightMm, turnDeg, outline, shelf },
 						costHours: place.costHours,
 						expectedLevel: place.expectedLevel,
 						judgedLevel: place.judgedLevel,

@@ -1,6 +1,7 @@
 import { isOver } from "@core/kiln/line-status";
 import { type Simulation, type SoFar, simulateFiring } from "@core/kiln/simulate";
-import { loadHeat } from "@core/loading/propose";
+import { loadHeat } from "@core/loading/load-heat";
+import { shelvesUsed } from "@core/loading/place";
 import type { Reader } from "@db/connect";
 import type { FiringRow } from "@db/queries/firings";
 import { type FiringPoint, firingReadings, lastReadings, withoutGaps } from "@db/queries/readings";
@@ -31,7 +32,7 @@ export async function firingModel(reader: Reader, firingId: string): Promise<Fir
 		.where(eq(firing.id, firingId));
 	if (!found) throw new Refusal("missing", "This firing is not in the book.");
 	const lying = await reader
-		.select({ journey: piece.journey })
+		.select({ journey: piece.journey, shelf: firingPlace.shelf })
 		.from(firingPlace)
 		.innerJoin(piece, eq(piece.id, firingPlace.pieceId))
 		.where(eq(firingPlace.firingId, firingId));
@@ -39,7 +40,7 @@ export async function firingModel(reader: Reader, firingId: string): Promise<Fir
 	const mouldIds = lying.flatMap(({ journey }) => journey.route[journey.step]?.mouldId ?? []);
 	const moulds = mouldIds.length > 0 ? await reader.select().from(mould).where(inArray(mould.id, mouldIds)) : [];
 	const shelf = { widthMm: found.kiln.shelfWidthMm, heightMm: found.kiln.shelfHeightMm };
-	const heat = loadHeat(loaded, shelf, found.row.thicknessMm ?? 0);
+	const heat = loadHeat(loaded, shelf, { bareMm: found.row.thicknessMm ?? 0, shelves: shelvesUsed(lying) });
 	const soak = found.row.schedule.segments.find(({ name }) => name === "drop");
 	return {
 		...found,

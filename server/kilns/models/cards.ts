@@ -22,6 +22,7 @@ export function kilnCard(row: KilnRow, busy: FiringRow | undefined, context: Vie
 		shelfShape: row.shelfShape,
 		zones: row.zones,
 		fixtures: row.fixtures,
+		upper: row.upper,
 		outOfService: closedSpan(row, context.now, context.studio.timeZone) ? row.outOfService : null,
 		line: row.line === null ? null : isStandIn(row.line) ? "standIn" : row.line.driver,
 		permissions: row.permissions,

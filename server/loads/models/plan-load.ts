@@ -1,5 +1,7 @@
 import type { GlassFamily } from "@core/glass/family";
-import type { LayWish, LoadKiln, LoadProposal, LoadSchools } from "@core/loading/propose";
+import type { LayWish } from "@core/loading/lay-load";
+import { unevenOf } from "@core/loading/outlines/to-middle";
+import type { LoadKiln, LoadProposal, LoadSchools } from "@core/loading/propose";
 import { postsOf } from "@core/loading/shelf";
 import type { Reader } from "@db/connect";
 import type { KilnRow } from "@db/queries/kilns";
@@ -13,11 +15,7 @@ import { inTheBook, Refusal } from "../../house/refusal";
 
 export const loadKilnOf = (row: KilnRow): LoadKiln => ({
 	body: row.body,
-	// A zone is drawn from the shelf’s far left corner; pieces count from the near one.
-	uneven: row.zones.map(({ name: _, yMm, ...zone }) => ({
-		...zone,
-		yMm: row.shelfHeightMm - yMm - zone.heightMm,
-	})),
+	uneven: unevenOf(row.zones, row.shelfHeightMm),
 	shelf: {
 		widthMm: row.shelfWidthMm,
 		heightMm: row.shelfHeightMm,
@@ -26,6 +24,7 @@ export const loadKilnOf = (row: KilnRow): LoadKiln => ({
 		posts: postsOf(row.fixtures, row.shelfHeightMm),
 	},
 	clearHeightMm: row.clearHeightMm,
+	upper: row.upper,
 	maxC: row.maxC,
 });
 

@@ -3,7 +3,8 @@ import type { ScheduleDocument } from "@core/firing/document";
 import { planFlow } from "@core/firing/plan-flow";
 import { viscosityOf } from "@core/glass/viscosity";
 import { simulateFiring } from "@core/kiln/simulate";
-import { loadHeat } from "@core/loading/propose";
+import { loadHeat } from "@core/loading/load-heat";
+import { shelvesUsed } from "@core/loading/place";
 import { METRIC, phraseText } from "@core/units/phrase";
 import type { Transaction } from "@db/connect";
 import { firingPlace, glassFamily, type kiln, piece } from "@db/schema";
@@ -19,11 +20,11 @@ export async function familyOf(tx: Transaction, { familyId }: ScheduleDocument) 
 
 export async function loadedIn(tx: Transaction, firingId: string) {
 	const rows = await tx
-		.select({ journey: piece.journey })
+		.select({ journey: piece.journey, shelf: firingPlace.shelf })
 		.from(firingPlace)
 		.innerJoin(piece, eq(piece.id, firingPlace.pieceId))
 		.where(eq(firingPlace.firingId, firingId));
-	return rows.flatMap(({ journey }) => (journey.asMade ? [{ asMade: journey.asMade }] : []));
+	return rows.flatMap(({ journey, shelf }) => (journey.asMade ? [{ asMade: journey.asMade, shelf }] : []));
 }
 
 /** What a firing keeps of its schedule on this kiln; refuses what the kiln, family or mould cannot bear. */
@@ -49,7 +50,7 @@ export async function forKiln(
 		kiln: row.body,
 		schedule: { segments },
 		family,
-		...loadHeat(loaded, shelf, bareMm),
+		...loadHeat(loaded, shelf, { bareMm, shelves: shelvesUsed(loaded) }),
 		onMould: document.mouldMaxC !== null,
 	});
 	return {

@@ -1,4 +1,5 @@
-import { type Shelf, usableMm2 } from "@core/loading/shelf";
+import { shelvesUsed } from "@core/loading/place";
+import { usableMm2 } from "@core/loading/shelf";
 import { LOT_LEVEL, lotRoomMm2 } from "@core/stock/lots";
 import { lockLots, lotsIn, moveLots } from "@db/queries/bags";
 import { type FiringRow, placesIn } from "@db/queries/firings";
@@ -48,20 +49,16 @@ export async function fillLots(context: Context, firing: Announced, kiln: KilnRo
 export async function refuseFullShelf({ tx }: Context, firingId: string, kiln: KilnRow): Promise<void> {
 	const lots = await lotsIn(tx, [firingId]);
 	if (lots.length === 0) return;
-	const taken = (await placesIn(tx, firingId)).reduce((sum, { widthMm, heightMm }) => sum + widthMm * heightMm, 0);
-	refuseWithoutRoom(lots, loadKilnOf(kiln).shelf, taken);
+	const places = await placesIn(tx, firingId);
+	const taken = places.reduce((sum, { widthMm, heightMm }) => sum + widthMm * heightMm, 0);
+	refuseWithoutRoom(lots, usableMm2(loadKilnOf(kiln).shelf) * shelvesUsed(places) - taken);
 }
 
-export function refuseWithoutRoom(
-	lots: readonly { count: number; sizeMm: number | null }[],
-	shelf: Shelf,
-	takenMm2: number,
-): void {
+export function refuseWithoutRoom(lots: readonly { count: number; sizeMm: number | null }[], freeMm2: number): void {
 	const need = lots.reduce((sum, { count, sizeMm }) => sum + lotRoomMm2(count, sizeMm), 0);
-	const free = usableMm2(shelf) - takenMm2;
-	if (need > free)
+	if (need > freeMm2)
 		throw new Refusal(
 			"invalid",
-			`They take ${Math.ceil(need / 100)} cm² with their room; ${Math.max(0, Math.floor(free / 100))} cm² of this shelf are free. Split the lot, or choose another kiln.`,
+			`They take ${Math.ceil(need / 100)} cm² with their room; ${Math.max(0, Math.floor(freeMm2 / 100))} cm² of this shelf are free. Split the lot, or choose another kiln.`,
 		);
 }

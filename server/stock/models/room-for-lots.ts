@@ -18,12 +18,12 @@ export async function roomForLots(reader: Reader) {
 	return {
 		fillers: planned
 			.filter(({ level }) => level === LOT_LEVEL)
-			.map(({ id, number, kilnId, familyId, takenMm2 }) => ({
+			.map(({ id, number, kilnId, familyId, takenMm2, shelves }) => ({
 				...{ id, number, familyId },
 				kiln: kilns.find((row) => row.id === kilnId)?.name ?? "",
 				freeMm2: Math.max(
 					0,
-					(usable.get(kilnId) ?? 0) -
+					(usable.get(kilnId) ?? 0) * shelves -
 						takenMm2 -
 						lots
 							.filter(({ firingId }) => firingId === id)

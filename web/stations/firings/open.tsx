@@ -2,6 +2,7 @@ import type { FiringPiece, OpenView } from "@contract/firings";
 import { FUSE_LEVELS, type FuseLevel, LEVEL_WORDS } from "@core/firing/level";
 import { FAULTS, type Fault, NEXT_STEP_WORDS, NEXT_STEPS, type NextStep } from "@core/journey/events";
 import { FAULT_ADVICE, proposeNext } from "@core/journey/propose-next";
+import { onShelves } from "@core/loading/place";
 import { clockNear } from "@formats/time";
 import { useState } from "react";
 import { ChoiceField, TextField } from "../../forms/fields";
@@ -10,9 +11,10 @@ import { useActForm } from "../../forms/use-act-form";
 import { useNow } from "../../lib/clock";
 import { useFigure, usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
+import { KilnShelf } from "../../ui/kiln-shelf";
 import { OwnCautions } from "../../ui/own-cautions";
-import { lying, ShelfMap } from "../../ui/shelf-map";
-import { shelfOf } from "../../ui/shelf-path";
+import { lying } from "../../ui/shelf-map";
+import { ShelfTabs } from "../../ui/shelf-tabs";
 import { LevelGlyph } from "../../ui/signs";
 
 export default framed("open", "open", Open);
@@ -23,6 +25,8 @@ type Firing = OpenView["firings"][number];
 function Open({ view, frame }: StationProps<"open">) {
 	const [firingId, setFiringId] = useState<string | null>(null);
 	const [code, setCode] = useState<string | null>(null);
+	/** Null: the one of the piece that is judged. */
+	const [shelfShown, setShelfShown] = useState<number | null>(null);
 	const firing = view.firings.find(({ id }) => id === firingId) ?? view.firings[0];
 	if (!firing)
 		return (
@@ -30,10 +34,15 @@ function Open({ view, frame }: StationProps<"open">) {
 				When a kiln has cooled, its load map appears here to be judged piece by piece.
 			</Empty>
 		);
-	const unjudged = firing.pieces.filter(({ judgedLevel }) => judgedLevel === null);
+	// The top shelf comes out first.
+	const unjudged = firing.pieces
+		.filter(({ judgedLevel }) => judgedLevel === null)
+		.sort((a, b) => b.place.shelf - a.place.shelf);
 	const piece =
 		firing.pieces.find((one) => one.code === code && one.judgedLevel === null) ??
 		(firing.state === "opened" ? unjudged[0] : undefined);
+	const counts = onShelves(firing.pieces.map(({ place }) => place));
+	const shelf = Math.min(shelfShown ?? piece?.place.shelf ?? counts.length - 1, counts.length - 1);
 	return (
 		<div className="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_400px] max-lg:block max-lg:overflow-y-auto">
 			<section aria-label="Load map" className="flex min-h-0 flex-col gap-2 px-6 py-4">
@@ -48,24 +57,26 @@ function Open({ view, frame }: StationProps<"open">) {
 								onClick={() => {
 									setFiringId(one.id);
 									setCode(null);
+									setShelfShown(null);
 								}}
 							>
 								<span className="figure">{one.number}</span> {one.kiln.name}
 							</button>
 						))}
 					</div>
+					<ShelfTabs counts={counts} shown={shelf} onShow={setShelfShown} />
 					<p className="text-right">
 						<b className="figure text-2xl">{firing.pieces.length - unjudged.length}</b>{" "}
 						<span className="text-soft">of {firing.pieces.length} judged</span>
 					</p>
 				</div>
 				<div className="min-h-0 grow">
-					<ShelfMap
+					<KilnShelf
 						className="h-full"
-						shelf={shelfOf(firing.kiln)}
+						kiln={firing.kiln}
+						index={shelf}
+						of={counts.length}
 						clearanceMm={frame.clearanceMm}
-						doorSide={firing.kiln.doorSide}
-						fixtures={firing.kiln.fixtures}
 						pieces={firing.pieces.flatMap((one) => lying(one, one.place, view.pictures, markOf(one, piece?.code)))}
 						{...(firing.state === "opened" ? { onPick: setCode } : {})}
 					/>

@@ -4,7 +4,7 @@ import { type KilnFixture, type KilnZone, type Recount, SHELF_SHAPES, type Shelf
 import { ChoiceField, NumberField, TextField } from "../../forms/fields";
 import { Problems } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";
-import { Fixtures, Shelves, Tasks, Zones } from "./kiln-rows";
+import { Fixtures, Shelves, Tasks, UpperShelves, Zones } from "./kiln-rows";
 import { ShelfOutline } from "./shelf-outline";
 
 const plain = <T extends string>(values: readonly T[]) => values.map((value) => ({ value, label: value }));
@@ -76,6 +76,7 @@ export function KilnFormPanel({ view, instructor }: { view: KilnView; instructor
 						</div>
 						<Zones form={form} onZones={(zones) => set({ zones })} />
 						{electric && <Fixtures fixtures={form.fixtures} onFixtures={(fixtures) => set({ fixtures })} />}
+						{electric && <UpperShelves upper={form.upper} onUpper={(upper) => set({ upper })} />}
 					</div>
 					<ShelfOutline
 						kiln={{ ...form, zones: form.zones.filter(isSound), fixtures: form.fixtures.filter(isSound) }}

@@ -1,5 +1,5 @@
 import type { KilnForm } from "@contract/documents/kiln";
-import type { KilnFixture, KilnZone } from "@core/kiln/record";
+import type { KilnFixture, KilnZone, UpperShelf } from "@core/kiln/record";
 import { RELEASES } from "@core/kit/mould";
 import { ChoiceField, NumberField, TextField } from "../../forms/fields";
 
@@ -99,6 +99,27 @@ export function Fixtures(props: { fixtures: readonly KilnFixture[]; onFixtures(f
 					/>
 					<Cell kind="length" label="Middle from left" value={fixture.xMm} onChange={(xMm) => change({ xMm })} />
 					<Cell kind="length" label="Middle from back" value={fixture.yMm} onChange={(yMm) => change({ yMm })} />
+				</span>
+			)}
+		</Rows>
+	);
+}
+
+/** Shelves that may stand over the lowest one, each on its own posts. */
+export function UpperShelves(props: { upper: readonly UpperShelf[]; onUpper(upper: UpperShelf[]): void }) {
+	const made: UpperShelf = { postMm: 60, offsetK: 0 };
+	return (
+		<Rows
+			title="Shelves above it, on posts"
+			rows={props.upper}
+			made={made}
+			add="Add a shelf above"
+			onRows={props.onUpper}
+		>
+			{(shelf, change) => (
+				<span className="grid grow grid-cols-2 gap-1.5">
+					<Cell kind="length" label="On posts of" value={shelf.postMm} onChange={(postMm) => change({ postMm })} />
+					<Cell kind="step" label="Hotter by" value={shelf.offsetK} onChange={(offsetK) => change({ offsetK })} />
 				</span>
 			)}
 		</Rows>

@@ -19,6 +19,7 @@ export const newKiln = (id: string, name: string, known: Partial<KilnForm> = {})
 	plateW: null,
 	zones: [],
 	fixtures: [],
+	upper: [],
 	elements: { fittedOn: null, dueFirings: NEW_ELEMENTS.dueFirings },
 	upkeep: USUAL_UPKEEP.map(({ what, everyFirings }) => ({ what, everyFirings })),
 	shelves: [],

@@ -1,10 +1,14 @@
+import type { KilnCard } from "@contract/kilns";
 import type { SheetPiece } from "@contract/loads";
+import { shelvesUsed } from "@core/loading/place";
+import { shelfWords } from "@core/loading/tiers";
 import { useEffect, useRef, useState } from "react";
 import { Caution, Trouble } from "../../forms/notice";
 import { useAct } from "../../lib/api";
 import { framed, type StationProps } from "../../ui/frame/framed";
+import { KilnShelf } from "../../ui/kiln-shelf";
 import { OwnCautions } from "../../ui/own-cautions";
-import { lying, type OnShelf, ShelfMap } from "../../ui/shelf-map";
+import { lying, type OnShelf } from "../../ui/shelf-map";
 import { shelfOf } from "../../ui/shelf-path";
 import { Extra } from "./extra";
 import { LoadNav } from "./load-nav";
@@ -30,6 +34,9 @@ function LayIn({ view, frame }: StationProps<"loadSheet">) {
 	const mark = ({ id, loadedAt }: SheetPiece): OnShelf["mark"] =>
 		loadedAt ? "done" : id === next?.id ? "chosen" : undefined;
 	const answer = confirm.data;
+	const of = shelvesUsed(pieces.map(({ place }) => place));
+	// With all of them laid, the shelf that was laid last.
+	const shown = next?.place.shelf ?? of - 1;
 	return (
 		<div className="flex h-full min-h-0 flex-col">
 			<LoadNav here="/load/plan">
@@ -39,13 +46,12 @@ function LayIn({ view, frame }: StationProps<"loadSheet">) {
 			</LoadNav>
 			<div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)_360px] max-lg:block max-lg:overflow-y-auto">
 				<section aria-label="Shelf" className="min-h-0 px-5 py-3">
-					<ShelfMap
+					<KilnShelf
 						className="h-full"
-						shelf={shelfOf(firing.kiln)}
+						kiln={firing.kiln}
+						index={shown}
+						of={of}
 						clearanceMm={frame.clearanceMm}
-						doorSide={firing.kiln.doorSide}
-						zones={firing.kiln.zones}
-						fixtures={firing.kiln.fixtures}
 						pieces={pieces.flatMap((one) => lying(one, one.place, pictures, mark(one)))}
 					/>
 				</section>
@@ -54,7 +60,7 @@ function LayIn({ view, frame }: StationProps<"loadSheet">) {
 						Firing <span className="figure">{firing.number}</span> into {firing.kiln.name}
 					</h1>
 					{next ? (
-						<NextPlace piece={next} left={missing.length} all={pieces.length} shelf={shelfOf(firing.kiln)} />
+						<NextPlace piece={next} left={missing.length} all={pieces.length} kiln={firing.kiln} of={of} />
 					) : (
 						<p className="text-2xl font-bold text-success">All {pieces.length} lie in their places.</p>
 					)}
@@ -132,14 +138,17 @@ function NextPlace({
 	piece,
 	left,
 	all,
-	shelf,
+	kiln,
+	of,
 }: {
 	piece: SheetPiece;
 	left: number;
 	all: number;
-	shelf: { widthMm: number; heightMm: number };
+	kiln: KilnCard;
+	of: number;
 }) {
 	const { place } = piece;
+	const shelf = shelfOf(kiln);
 	const across = place.xMm < shelf.widthMm / 3 ? "left" : place.xMm > (2 * shelf.widthMm) / 3 ? "right" : "middle";
 	const deep = place.yMm > (2 * shelf.heightMm) / 3 ? "far" : place.yMm < shelf.heightMm / 3 ? "near" : "half way";
 	return (
@@ -150,6 +159,7 @@ function NextPlace({
 			<p className="figure text-5xl font-bold tracking-wider">{piece.code}</p>
 			<p className="text-xl font-semibold">{piece.student}</p>
 			<p className="text-xl">
+				{of > 1 && <b>{shelfWords(place.shelf, of)}, </b>}
 				{deep}, {across}
 				{place.turnDeg !== 0 && <>, turned {Math.round(place.turnDeg)}°</>}
 			</p>

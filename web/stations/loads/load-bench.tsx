@@ -1,7 +1,9 @@
 import type { LoadView, ProposalView } from "@contract/loads";
 import type { PieceBrief } from "@contract/pieces";
-import { usableMm2 } from "@core/loading/shelf";
+import { layWords } from "@core/loading/lay-words";
+import { onShelves } from "@core/loading/place";
 import { putIn, swapped } from "@core/loading/shelf-doc";
+import { mostTiers, SHELF_COUNTS, shelfWords } from "@core/loading/tiers";
 import { clockNear } from "@formats/time";
 import { useState } from "react";
 import { Caution, Trouble } from "../../forms/notice";
@@ -9,16 +11,19 @@ import { type TroubleError, type useAct, useView } from "../../lib/api";
 import { useNow } from "../../lib/clock";
 import { useFigure, usePrefs } from "../../lib/prefs";
 import type { StationProps } from "../../ui/frame/framed";
+import { KilnShelf } from "../../ui/kiln-shelf";
 import { OwnCautions } from "../../ui/own-cautions";
-import { lying, ShelfMap } from "../../ui/shelf-map";
+import { lying } from "../../ui/shelf-map";
 import { shelfOf } from "../../ui/shelf-path";
+import { ShelfTabs } from "../../ui/shelf-tabs";
 import { Fillers } from "./fillers";
 import { ProposedSchedule } from "./proposed-schedule";
 import { Gaps } from "./shelf/gaps";
 import { MoveLayer } from "./shelf/move-layer";
 import { ShelfTools } from "./shelf/shelf-tools";
 import { useDragPiece } from "./shelf/use-drag-piece";
-import { useForms, useShelf } from "./shelf/use-shelf";
+import { useBodies, useShelf } from "./shelf/use-shelf";
+import { useTiers } from "./shelf/use-tiers";
 import { ShelfLine } from "./shelf-line";
 
 interface Props {
@@ -35,28 +40,38 @@ interface Props {
 
 /** One load on its shelf, laid by hand as far as one likes: every rule answers at once; beside it the schedule that serves all. */
 export function LoadBench({ view, frame, kiln, base, pieces, startMs, accept }: Props) {
-	const shelf = shelfOf(kiln);
-	const forms = useForms(view, pieces);
-	const bench = useShelf(base.places, shelf, frame.clearanceMm, forms);
+	const bodies = useBodies(view, pieces);
+	const bench = useShelf(base.places, { kiln, clearanceMm: frame.clearanceMm, bodies, reached: base.reached });
 	const { doc, problems, places, edit } = bench;
 	const [chosen, setChosen] = useState<string | null>(null);
 	const [swapping, setSwapping] = useState(false);
 	const [isLaying, setIsLaying] = useState(false);
-	const drag = useDragPiece(shelf, bench, setChosen);
-	const of = (id: string) => pieces.find((one) => one.id === id);
+	const drag = useDragPiece(shelfOf(kiln), bench, setChosen);
+	const tiers = useTiers(kiln, doc);
+	const { used, of, here } = tiers;
+	const [said, setSaid] = useState("");
+	const pieceOf = (id: string) => pieces.find((one) => one.id === id);
+	const codeOf = (id: string | null) => pieceOf(id ?? "")?.code ?? "it";
+	const goes = async () => {
+		const found = chosen && (await bench.toShelf(chosen, tiers.next, of));
+		setSaid(found ? "" : `${codeOf(chosen)} finds no room on the ${shelfWords(tiers.next, of)}.`);
+		if (found) tiers.show(tiers.next);
+	};
 	const wrong = new Set(problems.flatMap((one) => (one.kind === "near" ? [one.id, one.otherId] : [one.id])));
 	const beside = pieces.filter(({ id }) => !doc.laid.some((one) => one.id === id));
 	const isSame =
-		doc.laid.length === base.places.length && base.places.every(({ id }) => !beside.some((one) => one.id === id));
+		used === base.shelves &&
+		doc.laid.length === base.places.length &&
+		base.places.every(({ id }) => !beside.some((one) => one.id === id));
 	const ids = doc.laid.map(({ id }) => id).sort();
 	const other = useView(
 		"proposal",
-		{ kiln: kiln.id, pieces: ids.join(","), lay: "no" },
+		{ kiln: kiln.id, pieces: ids.join(","), lay: "no", shelves: SHELF_COUNTS[used - 1] ?? "1" },
 		undefined,
 		!isSame && ids.length > 0,
 	);
 	const shown = isSame ? base : other.data;
-	const fill = bench.formed.reduce((sum, { form }) => sum + form.areaMm2, 0) / usableMm2(shelf);
+	const fill = bench.formed.reduce((sum, { form }) => sum + form.areaMm2, 0) / tiers.usableMm2;
 	const fillers = view.fillers.filter(
 		({ familyId, level }) => familyId === pieces[0]?.familyId && level === pieces[0]?.level,
 	);
@@ -84,17 +99,23 @@ export function LoadBench({ view, frame, kiln, base, pieces, startMs, accept }: 
 						isSwapping={swapping}
 						onSwap={() => setSwapping(!swapping)}
 						onAgain={layAgain}
+						other={of > 1 ? { words: shelfWords(tiers.next, of), onGo: goes } : null}
 					/>
 					<ShelfLine fill={fill} count={doc.laid.length} />
 				</div>
+				<ShelfTabs counts={of > 1 ? onShelves(doc.laid, of) : []} shown={here} onShow={tiers.show}>
+					{of < mostTiers(kiln) && (
+						<button type="button" className="btn btn-sm max-lg:h-11" onClick={tiers.put}>
+							Put a shelf above
+						</button>
+					)}
+				</ShelfTabs>
 				<div className="min-h-0 grow">
-					<ShelfMap
+					<KilnShelf
 						className="h-full"
-						{...{ shelf }}
+						{...{ kiln, of }}
+						index={here}
 						clearanceMm={frame.clearanceMm}
-						doorSide={kiln.doorSide}
-						zones={kiln.zones}
-						fixtures={kiln.fixtures}
 						pieces={places.flatMap((place) =>
 							pieces
 								.filter(({ id }) => id === place.id)
@@ -102,20 +123,21 @@ export function LoadBench({ view, frame, kiln, base, pieces, startMs, accept }: 
 						)}
 						above={
 							<MoveLayer
-								{...{ places, chosen }}
-								labelOf={(id) => `${of(id)?.code} ${of(id)?.student ?? ""}${wrong.has(id) ? ", not free" : ""}`}
-								shelfHeightMm={shelf.heightMm}
+								places={places.filter(({ shelf }) => shelf === here)}
+								{...{ chosen }}
+								labelOf={(id) => `${codeOf(id)} ${pieceOf(id)?.student ?? ""}${wrong.has(id) ? ", not free" : ""}`}
+								shelfHeightMm={kiln.shelfHeightMm}
 								handlers={drag}
 								onPress={press}
 							/>
 						}
 					/>
 				</div>
-				<ShelfSays {...{ problems, of, swapping }} clearanceMm={frame.clearanceMm} chosen={chosen} />
+				<ShelfSays {...{ problems, codeOf, swapping, said }} clearanceMm={frame.clearanceMm} chosen={chosen} />
 				<Gaps
 					beside={beside}
-					shelfKey={JSON.stringify(doc.laid)}
-					find={bench.gaps}
+					shelfKey={JSON.stringify([doc.laid, here, of])}
+					find={(ids) => bench.gaps(ids, here, of)}
 					onPut={(one) => edit((before) => putIn(before, one))}
 				/>
 			</section>
@@ -134,7 +156,7 @@ export function LoadBench({ view, frame, kiln, base, pieces, startMs, accept }: 
 						<OwnCautions station="load" />
 						<Fillers
 							{...{ fillers, chosen: lotIds, onChoose: setLotIds }}
-							freeMm2={Math.max(0, (1 - fill) * usableMm2(shelf))}
+							freeMm2={Math.max(0, (1 - fill) * tiers.usableMm2)}
 						/>
 						<div className="foot bg-base-200 flex flex-col gap-1">
 							<button
@@ -146,9 +168,9 @@ export function LoadBench({ view, frame, kiln, base, pieces, startMs, accept }: 
 										firingId: newId(),
 										kilnId: kiln.id,
 										startsAt: startMs === null ? null : new Date(startMs).toISOString(),
-										pieces: ids.map((id) => ({ pieceId: id, seq: of(id)?.seq ?? 0 })),
+										pieces: ids.map((id) => ({ pieceId: id, seq: pieceOf(id)?.seq ?? 0 })),
 										...(lots.length > 0 && { lotIds: lots }),
-										laid: doc.laid.map(({ id, xMm, yMm, turnDeg }) => ({ id, xMm, yMm, turnDeg })),
+										laid: doc.laid.map(({ id, xMm, yMm, turnDeg, shelf }) => ({ id, xMm, yMm, turnDeg, shelf })),
 									}))
 								}
 							>
@@ -156,9 +178,7 @@ export function LoadBench({ view, frame, kiln, base, pieces, startMs, accept }: 
 							</button>
 							<StartLine startMs={startMs} />
 							{problems.length > 0 && (
-								<p className="text-[13px] text-error">
-									Not while pieces lie over the edge, at a post or too near each other.
-								</p>
+								<p className="text-[13px] text-error">Not while a piece lies where it may not.</p>
 							)}
 						</div>
 					</>
@@ -183,23 +203,22 @@ function StartLine({ startMs }: { startMs: number | null }) {
 /** What is wrong with the shelf now, or how it is worked. */
 function ShelfSays(props: {
 	problems: ReturnType<typeof useShelf>["problems"];
-	of(id: string): PieceBrief | undefined;
+	codeOf(id: string | null): string;
 	swapping: boolean;
+	/** What came of the last press. */
+	said: string;
 	chosen: string | null;
 	clearanceMm: number;
 }) {
-	const { problems, of, swapping, chosen, clearanceMm } = props;
+	const { problems, codeOf, swapping, said, chosen, clearanceMm } = props;
 	const figure = useFigure();
 	const first = problems[0];
-	const words = !first
-		? swapping
-			? `Press the piece that ${of(chosen ?? "")?.code ?? "it"} changes places with.`
-			: `Dashed: the piece after firing, and the ${figure({ mm: clearanceMm })} kept between halos. Drag a piece, or use the arrow keys; R turns it, P pins it.`
-		: {
-				edge: `${of(first.id)?.code} lies over the edge of what may be used of the shelf.`,
-				post: `${of(first.id)?.code} would touch a post, or come nearer than ${figure({ mm: clearanceMm })}.`,
-				near: `${of(first.id)?.code} and ${of("otherId" in first ? first.otherId : "")?.code} would touch, or come nearer than ${figure({ mm: clearanceMm })}.`,
-			}[first.kind];
+	const words = first
+		? layWords(first, codeOf)
+		: swapping
+			? `Press the piece that ${codeOf(chosen)} changes places with.`
+			: said ||
+				`Dashed: the piece after firing, and the ${figure({ mm: clearanceMm })} kept between halos. Drag a piece, or use the arrow keys; R turns it, P pins it.`;
 	return (
 		<p role="status" className={`min-h-[3em] ${first ? "font-semibold text-error" : "text-soft"}`}>
 			{words}

@@ -1,13 +1,17 @@
+import type { KilnCard } from "@contract/kilns";
 import type { LoadSheetView } from "@contract/loads";
 import { LEVEL_WORDS } from "@core/firing/level";
 import { paperScale } from "@core/loading/paper-scale";
+import { shelvesUsed } from "@core/loading/place";
+import { shelfWords, tiersOf } from "@core/loading/tiers";
 import { dayAndClock } from "@formats/time";
 import { useFigure, usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
+import { KilnShelf } from "../../ui/kiln-shelf";
 import PrintButton from "../../ui/print-button";
 import { SegmentList } from "../../ui/segment-list";
-import { lying, mapSize, ShelfMap } from "../../ui/shelf-map";
-import { shelfOf } from "../../ui/shelf-path";
+import { lying, mapSize } from "../../ui/shelf-map";
+import { shelfOf, tieredOf } from "../../ui/shelf-path";
 
 export default framed("loadSheet", "load", LoadSheet);
 
@@ -15,9 +19,11 @@ export default framed("loadSheet", "load", LoadSheet);
 function LoadSheet({ view, frame }: StationProps<"loadSheet">) {
 	const { firing, pieces, pictures } = view;
 	const { timeZone } = usePrefs();
+	const figure = useFigure();
 	const shelf = shelfOf(firing.kiln);
 	const size = mapSize(shelf);
 	const scale = paperScale(size);
+	const of = shelvesUsed(pieces.map(({ place }) => place));
 	return (
 		<div
 			data-theme="workshop"
@@ -39,23 +45,25 @@ function LoadSheet({ view, frame }: StationProps<"loadSheet">) {
 					{firing.startsAt && <>; start {dayAndClock(firing.startsAt, timeZone)}</>}
 				</p>
 			</header>
-			<div className="mx-auto my-3 break-inside-avoid">
-				<ShelfMap
-					paperMm={size.widthMm / scale}
-					shelf={shelf}
-					clearanceMm={frame.clearanceMm}
-					doorSide={firing.kiln.doorSide}
-					zones={firing.kiln.zones}
-					fixtures={firing.kiln.fixtures}
-					pieces={pieces.flatMap((one) => lying(one, one.place, pictures))}
-				/>
-				<p className="figure text-center text-[12px]">
-					shelf {Math.round(shelf.widthMm)} × {Math.round(shelf.heightMm)} mm, drawn 1 : {scale} when printed at full
-					size
-				</p>
-			</div>
+			{Array.from({ length: of }, (_, i) => (
+				<div key={i} className="mx-auto my-3 break-inside-avoid">
+					{of > 1 && <h2 className="text-center font-bold">{shelfHeading(firing.kiln, i, of, figure)}</h2>}
+					<KilnShelf
+						paperMm={size.widthMm / scale}
+						kiln={firing.kiln}
+						index={i}
+						of={of}
+						clearanceMm={frame.clearanceMm}
+						pieces={pieces.flatMap((one) => lying(one, one.place, pictures))}
+					/>
+					<p className="figure text-center text-[12px]">
+						shelf {Math.round(shelf.widthMm)} × {Math.round(shelf.heightMm)} mm, drawn 1 : {scale} when printed at full
+						size
+					</p>
+				</div>
+			))}
 			<div className="grid grid-cols-2 gap-6">
-				<Positions pieces={pieces} />
+				<Positions pieces={pieces} of={of} />
 				<div className="flex flex-col gap-4">
 					<section className="break-inside-avoid">
 						<h2 className="font-bold">Schedule</h2>
@@ -72,7 +80,14 @@ function LoadSheet({ view, frame }: StationProps<"loadSheet">) {
 	);
 }
 
-function Positions({ pieces }: Pick<LoadSheetView, "pieces">) {
+/** Which shelf, what it stands on, and what room is over it. */
+function shelfHeading(kiln: KilnCard, index: number, of: number, figure: ReturnType<typeof useFigure>): string {
+	const under = index === 0 ? "" : `, on posts of ${figure({ mm: kiln.upper[index - 1]?.postMm ?? 0 })}`;
+	const clear = tiersOf(tieredOf(kiln), of)[index]?.clearHeightMm ?? 0;
+	return `${shelfWords(index, of)}${under}; ${figure({ mm: clear })} free over it`;
+}
+
+function Positions({ pieces, of }: Pick<LoadSheetView, "pieces"> & { of: number }) {
 	const figure = useFigure();
 	return (
 		<section>
@@ -82,6 +97,7 @@ function Positions({ pieces }: Pick<LoadSheetView, "pieces">) {
 					<tr className="border-b border-black">
 						<th className="pr-2">№</th>
 						<th>piece</th>
+						{of > 1 && <th className="pl-2">on</th>}
 						<th className="pl-2 text-right">from left</th>
 						<th className="pl-2 text-right">from near side</th>
 						<th className="pl-2 text-right">turned</th>
@@ -94,6 +110,7 @@ function Positions({ pieces }: Pick<LoadSheetView, "pieces">) {
 							<td>
 								<b className="figure">{code}</b> {student}
 							</td>
+							{of > 1 && <td className="pl-2">{shelfWords(place.shelf, of)}</td>}
 							<td className="figure text-right">{figure({ mm: place.xMm })}</td>
 							<td className="figure text-right">{figure({ mm: place.yMm })}</td>
 							<td className="figure text-right">{place.turnDeg === 0 ? "–" : `${Math.round(place.turnDeg)}°`}</td>

@@ -7,9 +7,8 @@ import { useAct, useView } from "../../lib/api";
 import { useNow } from "../../lib/clock";
 import { usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
+import { KilnShelf } from "../../ui/kiln-shelf";
 import { outOfServiceWords } from "../../ui/out-of-service-words";
-import { ShelfMap } from "../../ui/shelf-map";
-import { shelfOf } from "../../ui/shelf-path";
 import { CannotFire } from "./cannot-fire";
 import { LoadBench } from "./load-bench";
 import { LoadNav } from "./load-nav";
@@ -105,15 +104,7 @@ function Load({ view, frame, params }: StationProps<"load">) {
 						</p>
 						{kiln && (
 							<div className="min-h-0 grow">
-								<ShelfMap
-									className="h-full"
-									shelf={shelfOf(kiln)}
-									clearanceMm={frame.clearanceMm}
-									doorSide={kiln.doorSide}
-									zones={kiln.zones}
-									fixtures={kiln.fixtures}
-									pieces={[]}
-								/>
+								<KilnShelf className="h-full" kiln={kiln} clearanceMm={frame.clearanceMm} pieces={[]} />
 							</div>
 						)}
 					</section>

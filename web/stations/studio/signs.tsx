@@ -118,7 +118,7 @@ function Signs() {
 							piece,
 							{
 								...{ id: piece.id, xMm: 69 + i * 110, yMm: 69 + i * 20, widthMm: 98, heightMm: 98 },
-								...{ turnDeg: i * 15, outline: null },
+								...{ turnDeg: i * 15, shelf: 0, outline: null },
 							},
 							{ k: picture },
 							(["chosen", "done", undefined] as const)[i],

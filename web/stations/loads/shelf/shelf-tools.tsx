@@ -1,6 +1,6 @@
 import { TURN_STEP_DEG } from "@core/loading/outlines/form";
 import { pinned, type ShelfDoc, takenOut, turned } from "@core/loading/shelf-doc";
-import { ArrowLeftRight, Pin, PinOff, RotateCcw, RotateCw, Trash2 } from "lucide-react";
+import { ArrowLeftRight, ArrowUpDown, Pin, PinOff, RotateCcw, RotateCw, Trash2 } from "lucide-react";
 import type { ReactNode } from "react";
 import type { Steps } from "../../../ui/kept/draft";
 import { History } from "../../../ui/kept/history";
@@ -14,10 +14,12 @@ interface Props {
 	onSwap(): void;
 	onAgain(): void;
 	isLaying: boolean;
+	/** Where the chosen piece may go besides; in words. None: the kiln has one shelf. */
+	other: { words: string; onGo(): void } | null;
 }
 
 /** What can be done with the chosen piece, and with the whole shelf. */
-export function ShelfTools({ doc, steps, chosen, edit, isSwapping, onSwap, onAgain, isLaying }: Props) {
+export function ShelfTools({ doc, steps, chosen, edit, isSwapping, onSwap, onAgain, isLaying, other }: Props) {
 	const isPinned = chosen !== null && doc.pinnedIds.includes(chosen);
 	const on = (change: (doc: ShelfDoc, id: string) => ShelfDoc) => () =>
 		chosen && edit((before) => change(before, chosen));
@@ -40,6 +42,11 @@ export function ShelfTools({ doc, steps, chosen, edit, isSwapping, onSwap, onAga
 			<Tool label="Swap with another" disabled={!chosen} isOn={isSwapping} onClick={onSwap}>
 				<ArrowLeftRight size={17} aria-hidden="true" />
 			</Tool>
+			{other && (
+				<Tool label={`To the ${other.words}`} disabled={!chosen} onClick={other.onGo}>
+					<ArrowUpDown size={17} aria-hidden="true" />
+				</Tool>
+			)}
 			<Tool label="Take it out" keys="Delete" disabled={!chosen} onClick={on(takenOut)}>
 				<Trash2 size={17} aria-hidden="true" />
 			</Tool>

@@ -1,47 +1,48 @@
+import type { KilnCard } from "@contract/kilns";
 import type { LoadView } from "@contract/loads";
 import type { PieceBrief } from "@contract/pieces";
 import { boundsOf } from "@core/geometry/bounds";
-import type { Ring } from "@core/geometry/region";
-import { footprintOf } from "@core/loading/footprint";
-import { type Laid, type LayProblem, layProblems } from "@core/loading/lay-problems";
-import { type Form, formOf } from "@core/loading/outlines/form";
-import type { Place } from "@core/loading/place";
-import type { Shelf } from "@core/loading/shelf";
-import { moved, type ShelfDoc } from "@core/loading/shelf-doc";
+import { footprintOf, heightOf } from "@core/loading/footprint";
+import { type HeatProblem, heatProblems, type Reached } from "@core/loading/heat-there";
+import { type LayProblem, type Shelved, type ShelvedForm, shelvedProblems } from "@core/loading/lay-problems";
+import { formOf } from "@core/loading/outlines/form";
+import { unevenOf } from "@core/loading/outlines/to-middle";
+import { type Place, shelvesUsed } from "@core/loading/place";
+import { moved, putIn, type ShelfDoc } from "@core/loading/shelf-doc";
+import { tiersOf } from "@core/loading/tiers";
 import { type Remote, wrap } from "comlink";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { createDraft, useDocument, useSteps } from "../../../ui/kept/draft";
-import type { ShelfLayer, ToLayAnew } from "../../../workers/shelf.worker";
+import { tieredOf } from "../../../ui/shelf-path";
+import type { LayInto, ShelfLayer, ToLayAnew } from "../../../workers/shelf.worker";
 
-/** What a piece will cover after firing, by its measures, its kit's outline and its mould. */
-export function useForms(view: LoadView, pieces: readonly PieceBrief[]): ReadonlyMap<string, Form> {
+/** What a piece covers after firing, and how high it stands. */
+type Body = Pick<ShelvedForm, "form" | "standsMm">;
+
+/** Of pieces by their measures, their kit's outline and their mould. */
+export function useBodies(view: LoadView, pieces: readonly PieceBrief[]): ReadonlyMap<string, Body> {
 	return useMemo(
 		() =>
 			new Map(
-				pieces.flatMap(({ id, asMade, level, kitVersionId }) =>
-					asMade
-						? [
-								[
-									id,
-									formOf(
-										footprintOf({
-											asMade,
-											level,
-											kitOutline: view.outlines[kitVersionId ?? ""],
-											mould: view.moulds[id],
-										}),
-									),
-								] as const,
-							]
-						: [],
-				),
+				pieces.flatMap(({ id, asMade, level, kitVersionId }) => {
+					if (!asMade) return [];
+					const lying = { asMade, level, kitOutline: view.outlines[kitVersionId ?? ""], mould: view.moulds[id] };
+					return [[id, { form: formOf(footprintOf(lying)), standsMm: heightOf(lying) }] as const];
+				}),
 			),
 		[pieces, view.outlines, view.moulds],
 	);
 }
 
-/** One load on one shelf as it is laid by hand: the document, its undo, and what is wrong with it now. */
-export function useShelf(start: readonly Laid[], shelf: Shelf, clearanceMm: number, forms: ReadonlyMap<string, Form>) {
+interface Load {
+	kiln: KilnCard;
+	clearanceMm: number;
+	bodies: ReadonlyMap<string, Body>;
+	reached: Reached;
+}
+
+/** One load on a kiln's shelves as it is laid by hand: the document, its undo, and what is wrong with it now. */
+export function useShelf(start: readonly Shelved[], { kiln, clearanceMm, bodies, reached }: Load) {
 	// biome-ignore lint/correctness/useExhaustiveDependencies: a shelf begins once; a new proposal is a new one
 	const store = useMemo(() => createDraft<ShelfDoc, object>({ laid: start, pinnedIds: [] }, () => ({})), []);
 	const kept = useDocument(store);
@@ -52,15 +53,22 @@ export function useShelf(start: readonly Laid[], shelf: Shelf, clearanceMm: numb
 	// One remote as long as its thread: a second one would be cut off when the first is forgotten.
 	const worker = useRef<{ thread: Worker; remote: Remote<ShelfLayer> } | null>(null);
 	useEffect(() => () => worker.current?.thread.terminate(), []);
-	const formed = doc.laid.flatMap((one) => {
-		const form = forms.get(one.id);
-		return form ? [{ ...one, form }] : [];
+	const into = useMemo<LayInto>(
+		() => ({
+			kiln: { ...tieredOf(kiln), uneven: unevenOf(kiln.zones, kiln.shelfHeightMm) },
+			...{ clearanceMm, reached },
+		}),
+		[kiln, clearanceMm, reached],
+	);
+	const formed = doc.laid.flatMap((one): ShelvedForm[] => {
+		const body = bodies.get(one.id);
+		return body ? [{ ...one, ...body }] : [];
 	});
 	// biome-ignore lint/correctness/useExhaustiveDependencies: by the document alone
-	const problems = useMemo<LayProblem[]>(
-		() => layProblems(formed, shelf, clearanceMm),
-		[kept, held, shelf, clearanceMm],
-	);
+	const problems = useMemo<(LayProblem | HeatProblem)[]>(() => {
+		const tiers = tiersOf(into.kiln, shelvesUsed(formed));
+		return [...shelvedProblems(formed, tiers, clearanceMm), ...heatProblems(formed, tiers, into.kiln.uneven, reached)];
+	}, [kept, held, into]);
 	const ask = () => {
 		if (!worker.current) {
 			const thread = new Worker(new URL("../../../workers/shelf.worker.ts", import.meta.url), { type: "module" });
@@ -68,8 +76,18 @@ export function useShelf(start: readonly Laid[], shelf: Shelf, clearanceMm: numb
 		}
 		return worker.current.remote;
 	};
-	const outlineOf = (id: string): Ring => forms.get(id)?.outline ?? [];
-	const withOutline = (one: Laid) => ({ ...one, outline: outlineOf(one.id) });
+	const toLay = (id: string, rank = 0): ToLayAnew => {
+		const body = bodies.get(id);
+		return { id, rank, outline: body?.form.outline ?? [], standsMm: body?.standsMm ?? 0 };
+	};
+	const outlined = (one: Shelved) => ({ ...one, ...toLay(one.id) });
+	/** Which of some pieces would fit beside what lies on a shelf, of so many. */
+	const gaps = (ids: readonly string[], shelf: number, of: number) =>
+		ask().gaps(
+			ids.map((id) => toLay(id)),
+			doc.laid.filter(({ id }) => !ids.includes(id)).map(outlined),
+			...([into, shelf, of] as const),
+		);
 	return {
 		doc,
 		formed,
@@ -81,29 +99,26 @@ export function useShelf(start: readonly Laid[], shelf: Shelf, clearanceMm: numb
 			if (held) store.getState().edit((before) => moved(before, held.id, held.xMm, held.yMm));
 			setHeld(null);
 		},
-		places: formed.map(({ form, ...one }): Place => {
+		places: formed.map(({ form, standsMm: _, ...one }): Place => {
 			const { widthMm, heightMm } = boundsOf([form.outline]);
 			return { ...one, widthMm, heightMm, outline: form.outline };
 		}),
 		/** Everything that is not pinned, laid anew. */
 		async again(ranks: ReadonlyMap<string, number>) {
 			const pinned = doc.laid.filter(({ id }) => doc.pinnedIds.includes(id));
-			const free: ToLayAnew[] = doc.laid
-				.filter(({ id }) => !doc.pinnedIds.includes(id))
-				.map(({ id }) => ({ id, outline: outlineOf(id), rank: ranks.get(id) ?? 0 }));
+			const free = doc.laid.filter(({ id }) => !doc.pinnedIds.includes(id)).map(({ id }) => toLay(id, ranks.get(id)));
 			const asked = store.getState().document;
-			const laid = await ask().again(free, pinned.map(withOutline), shelf, clearanceMm);
+			const { laid } = await ask().again(free, pinned.map(outlined), into);
 			// Whoever went on by hand meanwhile keeps what they did.
 			if (store.getState().document === asked)
 				store.getState().edit((before) => ({ ...before, laid: [...pinned, ...laid] }));
 		},
-		/** Which of some pieces would fit beside what lies there. */
-		gaps: (ids: readonly string[]) =>
-			ask().gaps(
-				ids.map((id) => ({ id, outline: outlineOf(id), rank: 0 })),
-				doc.laid.map(withOutline),
-				shelf,
-				clearanceMm,
-			),
+		gaps,
+		/** A piece onto another of so many shelves, where it fits. Tells whether it did. */
+		async toShelf(id: string, shelf: number, of: number) {
+			const [found] = await gaps([id], shelf, of);
+			if (found) store.getState().edit((before) => putIn(before, found));
+			return found !== undefined;
+		},
 	};
 }

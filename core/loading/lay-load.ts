@@ -1,0 +1,56 @@
+import { boundsOf } from "../geometry/bounds";
+import { heightOf } from "./footprint";
+import { barredOn, type Reached } from "./heat-there";
+import { layOnTiers, type TiersLaid } from "./lay-on-tiers";
+import type { Shelved } from "./lay-problems";
+import { USUAL_LAY_PASSES } from "./outlines/best-laid";
+import type { Form } from "./outlines/form";
+import { type Place, shelvesUsed } from "./place";
+import type { LoadKiln, WaitingPiece } from "./propose";
+
+export interface LayWish {
+	/** Where pieces were put by hand; they are checked, not laid again. */
+	laid?: readonly Shelved[] | undefined;
+	/** Orders that are tried after the usual ones. */
+	passes?: number | undefined;
+	/** Somebody lays them elsewhere: only the schedule is wanted, for all of them. */
+	scheduleOnly?: boolean | undefined;
+	/** On so many shelves they lie there. */
+	shelves?: number | undefined;
+}
+
+/** Where everything lies: as it was put by hand, or as it is best laid. */
+export function layLoad(
+	pieces: readonly WaitingPiece[],
+	forms: ReadonlyMap<string, Form>,
+	kiln: LoadKiln,
+	clearanceMm: number,
+	{ laid, passes = USUAL_LAY_PASSES, scheduleOnly = false, shelves = 1 }: LayWish,
+	reached: Reached,
+): TiersLaid {
+	if (laid) {
+		const theirs = laid.filter(({ id }) => forms.has(id));
+		const placed = new Set(theirs.map(({ id }) => id));
+		return {
+			laid: theirs,
+			leftIds: pieces.flatMap(({ id }) => (placed.has(id) ? [] : [id])),
+			shelves: shelvesUsed(theirs),
+		};
+	}
+	if (scheduleOnly) return { laid: [], leftIds: [], shelves };
+	const { uneven = [] } = kiln;
+	const days = [...new Set(pieces.map(({ promised }) => promised ?? "9"))].sort();
+	const ranked = pieces
+		.map((one) => ({
+			...{ id: one.id, form: forms.get(one.id) as Form, standsMm: heightOf(one) },
+			rank: days.indexOf(one.promised ?? "9"),
+		}))
+		.sort((a, b) => a.rank - b.rank || b.form.areaMm2 - a.form.areaMm2 || a.id.localeCompare(b.id));
+	const barred = (tier: { offsetK: number }) => barredOn(tier, uneven, reached);
+	return layOnTiers({ pieces: ranked, kiln, clearanceMm, passes, uneven, barred });
+}
+
+export function placeOf({ id, xMm, yMm, turnDeg, shelf }: Shelved, { outline }: Form): Place {
+	const { widthMm, heightMm } = boundsOf([outline]);
+	return { id, xMm, yMm, turnDeg, shelf, widthMm, heightMm, outline };
+}

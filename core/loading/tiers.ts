@@ -1,0 +1,56 @@
+import type { UpperShelf } from "../kiln/record";
+import type { Shelf } from "./shelf";
+
+/** A shelf's board is about so thick, mm. Common practice, no source. */
+export const BOARD_MM = 15;
+
+/** How many shelves a load may lie on, as an address has it. */
+export const SHELF_COUNTS = ["1", "2", "3", "4"] as const;
+
+/** What a kiln says of its shelves. */
+export interface Tiered {
+	shelf: Shelf;
+	/** Over the lowest shelf, with no other one in the kiln, mm. */
+	clearHeightMm: number;
+	/** Shelves that may stand over it, the lowest of them first. */
+	upper?: readonly UpperShelf[] | undefined;
+}
+
+/** One of the shelves that a kiln is loaded with. */
+export interface Tier {
+	shelf: Shelf;
+	/** What may stand on it is at most so high, mm. */
+	clearHeightMm: number;
+	/** How much hotter than the lowest one it is, K. */
+	offsetK: number;
+}
+
+export const mostTiers = ({ upper = [] }: Pick<Tiered, "upper">): number => upper.length + 1;
+
+/** What is free over the topmost of all shelves, mm. */
+export const topClearMm = ({ clearHeightMm, upper = [] }: Pick<Tiered, "clearHeightMm" | "upper">): number =>
+	upper.reduce((left, { postMm }) => left - postMm - BOARD_MM, clearHeightMm);
+
+/**
+ * So many shelves of a kiln over each other, the lowest first. Posts stand on each that carries another; in a kiln of one shelf those
+ * that are written down stand always.
+ */
+export function tiersOf({ shelf, clearHeightMm, upper = [] }: Tiered, used: number): Tier[] {
+	const bare = upper.length > 0 ? { ...shelf, posts: [] } : shelf;
+	const over = upper.slice(0, Math.max(0, used - 1));
+	return [undefined, ...over].map((its, i) => {
+		const next = over[i];
+		return {
+			shelf: next ? shelf : bare,
+			clearHeightMm: next ? next.postMm : topClearMm({ clearHeightMm, upper: over }),
+			offsetK: its?.offsetK ?? 0,
+		};
+	});
+}
+
+/** Counted from the bottom, in words. */
+export function shelfWords(index: number, of: number): string {
+	if (of === 1) return "shelf";
+	if (of === 2) return index === 0 ? "lower shelf" : "upper shelf";
+	return index === 0 ? "lowest shelf" : index === of - 1 ? "top shelf" : `shelf ${index + 1}`;
+}
