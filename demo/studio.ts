@@ -236,7 +236,13 @@ export const KILNS = [
 		uses: 87,
 		plateW: 3450,
 		zones: [{ name: "by the door", xMm: 0, yMm: 300, widthMm: 380, heightMm: 80, offsetK: -9 }],
-		fixtures: [{ kind: "thermocouple" as const, xMm: 28, yMm: 190, acrossMm: 6 }],
+		fixtures: [
+			{ kind: "thermocouple" as const, xMm: 28, yMm: 190, acrossMm: 6 },
+			{ kind: "post" as const, xMm: 34, yMm: 346, acrossMm: 32 },
+			{ kind: "post" as const, xMm: 346, yMm: 346, acrossMm: 32 },
+			{ kind: "post" as const, xMm: 190, yMm: 34, acrossMm: 32 },
+		],
+		upper: [{ postMm: 60, offsetK: 4 }],
 		elements: { fittedOn: null, firings: 87, hours: 1390, dueFirings: 180 },
 		upkeep: [
 			{ what: "renew shelf wash or paper", everyFirings: 8, sinceFirings: 7 },

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Shelf } from "./shelf";
-import { BOARD_MM, shelfWords, type Tiered, tiersOf, topClearMm } from "./tiers";
+import { BOARD_MM, heatPlaces, shelfWords, type Tiered, tiersOf, topClearMm } from "./tiers";
 
 const posts = [{ xMm: 40, yMm: 40, acrossMm: 30 }];
 const shelf: Shelf = { widthMm: 400, heightMm: 400, marginMm: 10, shape: "rectangle", posts };
@@ -48,6 +48,17 @@ describe("shelves over each other", () => {
 	it("in a kiln of one shelf the posts that are written down stand always", () =>
 		expect(brief(1, { shelf, clearHeightMm: 200 })).toEqual([[200, 0, 1]]));
 
+	it("a shelf above is a place of its own where it is hotter, while it is used", () => {
+		const zones = [{ name: "by the door", offsetK: -9, xMm: 0 }];
+		const upper = [...(kiln.upper ?? []), { postMm: 20, offsetK: 0 }];
+		const door = { name: "by the door", offsetK: -9 };
+		expect(heatPlaces({ zones, upper }, 1)).toEqual([door]);
+		expect(heatPlaces({ zones, upper }, 4)).toEqual([
+			door,
+			{ name: "shelf 2", offsetK: 4 },
+			{ name: "shelf 3", offsetK: 9 },
+		]);
+	});
 	it("says what is left over the topmost", () => {
 		expect(topClearMm(kiln)).toBe(70);
 		expect(topClearMm({ clearHeightMm: 50 })).toBe(50);

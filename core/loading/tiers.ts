@@ -54,3 +54,21 @@ export function shelfWords(index: number, of: number): string {
 	if (of === 2) return index === 0 ? "lower shelf" : "upper shelf";
 	return index === 0 ? "lowest shelf" : index === of - 1 ? "top shelf" : `shelf ${index + 1}`;
 }
+
+/** Places of a kiln that are hotter or cooler than the middle of its lowest shelf: zones, and the shelves above that are used. */
+export const heatPlaces = (
+	{ zones, upper }: { zones: readonly HeatPlace[]; upper: readonly UpperShelf[] },
+	used: number,
+): HeatPlace[] => [
+	...zones.map(({ name, offsetK }) => ({ name, offsetK })),
+	...upper
+		.slice(0, used - 1)
+		.map(({ offsetK }, i) => ({ name: shelfWords(i + 1, used), offsetK }))
+		.filter(({ offsetK }) => offsetK !== 0),
+];
+
+/** A place by its name, and how much hotter than the middle it is, K. */
+export interface HeatPlace {
+	name: string;
+	offsetK: number;
+}

@@ -200,6 +200,13 @@ describe("kilns", () => {
 		expect((await refusal(studio.act("saveKiln", { kiln: oval, revision: 1 }))).message).toContain(
 			"as deep as it is wide",
 		);
+		const upper = [{ postMm: 60, offsetK: 4 }];
+		const posts = [40, 380, 210].map((xMm) => ({ kind: "post" as const, xMm, yMm: 60, acrossMm: 30 }));
+		const above = (change: Partial<KilnForm>) => studio.act("saveKiln", { kiln: { ...one, ...change }, revision: 1 });
+		expect((await refusal(above({ upper }))).message).toContain("at least 3 posts");
+		expect((await refusal(above({ upper: [{ postMm: 140, offsetK: 0 }], fixtures: posts }))).message).toContain(
+			"over the top one 5 mm are left",
+		);
 		const asAssistant = studio.act("saveKiln", { kiln: one, revision: 1 }, { role: "assistant" });
 		expect((await refusal(asAssistant)).status).toBe(403);
 		await expect(studio.see("kiln", { id: randomUUID() })).rejects.toBeInstanceOf(Refusal);

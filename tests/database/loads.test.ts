@@ -161,6 +161,8 @@ describe("firings planned ahead", () => {
 	});
 });
 
+type Chosen = Awaited<ReturnType<typeof tray>>[0];
+
 describe("a load laid by hand", () => {
 	it("lies as it was laid; too near or over the edge is refused with both names", async () => {
 		const hopper = await kilnNamed("Hopper kiln");
@@ -189,6 +191,37 @@ describe("a load laid by hand", () => {
 		expect(wrongOnShelf(lies, shelf, 5)).toEqual([]);
 		const shown = (await studio.see("fire")).firings.find(({ id }) => id === firingId);
 		expect(shown?.pieces.find(({ id }) => id === a)?.place).toMatchObject({ turnDeg: 45 });
+	});
+
+	it("lies on two shelves: laid from the lowest, heated with both, on one again in a kiln that has one", async () => {
+		const [silo, hopper] = [await kilnNamed("Silo kiln"), await kilnNamed("Hopper kiln")];
+		expect([silo.upper.length, hopper.upper.length]).toEqual([1, 0]);
+		const [first, second, c, d, e] = (await tray()) as [Chosen, Chosen, Chosen, Chosen, Chosen];
+		const all = [first, second];
+		const [a, b] = [first.pieceId, second.pieceId];
+		const at = (id: string, shelf: number) => ({ id, xMm: 190, yMm: 190, turnDeg: 0, shelf });
+		const lay = (...laid: ReturnType<typeof at>[]) => plan({ kilnId: silo.id, pieces: chosen(all), laid });
+		expect((await refusal(lay(at(a, 0), at(b, 2)))).message).toContain("not so many shelves");
+		const firingId = await lay(at(b, 0), at(a, 1));
+		const sheet = await studio.see("loadSheet", { firing: firingId });
+		expect(sheet.pieces.map(({ id, place }) => [id, place.shelf])).toEqual([
+			[b, 0],
+			[a, 1],
+		]);
+		// A board of 380 × 380 mm and 27 kg a square metre holds 3.5 kJ/K (0.9 kJ/kgK, textbook, from memory).
+		const boardJPerK = 0.38 * 0.38 * 27 * 900;
+		const one = await plan({ kilnId: silo.id, startsAt: await morning(9), pieces: chosen([c, d]) });
+		const heatOf = async (id: string) =>
+			(await studio.see("fire")).firings.find((firing) => firing.id === id)?.heat.loadJPerK ?? 0;
+		expect((await heatOf(firingId)) - (await heatOf(one))).toBeGreaterThan(0.8 * boardJPerK);
+		await studio.act("replaceInLoad", { firingId, outId: a, inId: e.pieceId, inSeq: e.seq });
+		const shelves = async () =>
+			(await studio.db.select().from(firingPlace).where(eq(firingPlace.firingId, firingId)))
+				.map(({ shelf }) => shelf)
+				.sort();
+		expect(await shelves()).toEqual([0, 1]);
+		await studio.act("moveFiring", { firingId, kilnId: hopper.id, startsAt: await morning(11) });
+		expect(await shelves()).toEqual([0, 0]);
 	});
 
 	it("only its schedule is asked for where the page laid it: for all of its pieces, however many the shelf holds", async () => {

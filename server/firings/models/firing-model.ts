@@ -2,6 +2,7 @@ import { isOver } from "@core/kiln/line-status";
 import { type Simulation, type SoFar, simulateFiring } from "@core/kiln/simulate";
 import { loadHeat } from "@core/loading/load-heat";
 import { shelvesUsed } from "@core/loading/place";
+import { heatPlaces } from "@core/loading/tiers";
 import type { Reader } from "@db/connect";
 import type { FiringRow } from "@db/queries/firings";
 import { type FiringPoint, firingReadings, lastReadings, withoutGaps } from "@db/queries/readings";
@@ -20,6 +21,8 @@ export interface FiringModel {
 	/** Thickness to anneal as, mm; that of a bare firing is its own. */
 	effectiveMm: number;
 	loadJPerK: number;
+	/** How many shelves it lies on. */
+	shelves: number;
 	onMould: boolean;
 }
 
@@ -40,11 +43,12 @@ export async function firingModel(reader: Reader, firingId: string): Promise<Fir
 	const mouldIds = lying.flatMap(({ journey }) => journey.route[journey.step]?.mouldId ?? []);
 	const moulds = mouldIds.length > 0 ? await reader.select().from(mould).where(inArray(mould.id, mouldIds)) : [];
 	const shelf = { widthMm: found.kiln.shelfWidthMm, heightMm: found.kiln.shelfHeightMm };
-	const heat = loadHeat(loaded, shelf, { bareMm: found.row.thicknessMm ?? 0, shelves: shelvesUsed(lying) });
+	const shelves = shelvesUsed(lying);
+	const heat = loadHeat(loaded, shelf, { bareMm: found.row.thicknessMm ?? 0, shelves });
 	const soak = found.row.schedule.segments.find(({ name }) => name === "drop");
 	return {
 		...found,
-		...heat,
+		...{ ...heat, shelves },
 		/** The soak was set by it: an hour for 6 mm. */
 		effectiveMm: Math.max(heat.thicknessMm, ((soak?.holdMin ?? 0) / 60) * 6),
 		onMould: moulds.some(({ kind }) => kind !== "frame"),
@@ -59,7 +63,7 @@ export const simulateModel = (model: FiringModel, soFar?: SoFar): Simulation =>
 		thicknessMm: model.thicknessMm,
 		loadJPerK: model.loadJPerK,
 		onMould: model.onMould,
-		zones: model.kiln.zones,
+		zones: heatPlaces(model.kiln, model.shelves),
 		...(soFar && { soFar }),
 	});
 

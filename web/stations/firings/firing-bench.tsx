@@ -4,6 +4,8 @@ import { planFlow } from "@core/firing/plan-flow";
 import { curveOf } from "@core/firing/schedule";
 import { viscosityOf } from "@core/glass/viscosity";
 import { type Simulation, seriesOf } from "@core/kiln/simulate";
+import { shelvesUsed } from "@core/loading/place";
+import { heatPlaces } from "@core/loading/tiers";
 import { formatMinutes } from "@core/units/duration";
 import { clockNear, dayAndClock } from "@formats/time";
 import { Caution } from "../../forms/notice";
@@ -29,7 +31,8 @@ export function FiringBench({ firing, frame }: { firing: FiringCard; frame: Fram
 	const nowMs = useNow();
 	const { kiln } = firing;
 	const readings = useView("readings", { firing: firing.id }, undefined, firing.startedAt !== null).data;
-	const input = simulationOf(kiln, firing.schedule, firing.family, firing.heat);
+	const shelves = shelvesUsed(firing.pieces.map(({ place }) => place));
+	const input = simulationOf(kiln, firing.schedule, firing.family, firing.heat, shelves);
 	const planned = useSimulation(input);
 	const measured = curveOfSeries(readings?.points ?? []);
 	const controller = readings?.controller;
@@ -77,7 +80,7 @@ export function FiringBench({ firing, frame }: { firing: FiringCard; frame: Fram
 					flow={flow}
 					level={firing.level}
 					soFar={measured.length > 1 ? readings?.flowSoFar : undefined}
-					zones={kiln.zones.map(({ name }, i) => ({ name, flow: shown?.zoneFlow[i] ?? 0 }))}
+					zones={heatPlaces(kiln, shelves).map(({ name }, i) => ({ name, flow: shown?.zoneFlow[i] ?? 0 }))}
 				/>
 				<FiringChart
 					width={690}
