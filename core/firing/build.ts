@@ -32,6 +32,8 @@ export interface BuildOptions {
 	dots?: DotSchool;
 	/** Hold at the peak; that of the heat school if left out. */
 	holdMin?: number;
+	/** The peak where it is known already, °C; solved for the flow index if left out. */
+	peakC?: number | undefined;
 }
 
 /** The schedule that meets a demand: up, air, peak (solved for the flow index), anneal, down in three steps. */
@@ -49,7 +51,7 @@ export function buildSchedule(demand: Demand, options: BuildOptions): Schedule {
 	});
 	const aim = options.aim ?? LEVEL_AIM[demand.level];
 	const solved = (make: (peakC: number) => Schedule) =>
-		make(solvePeakC((peakC) => planFlow(make(peakC), viscosity, options.kiln), aim));
+		make(options.peakC ?? solvePeakC((peakC) => planFlow(make(peakC), viscosity, options.kiln), aim));
 	const dotsOnly = demand.firstRampCPerH === "full" && options.dots === "straightUp";
 	return solved(dotsOnly ? straightUp : withPeak);
 }

@@ -1,6 +1,7 @@
 import { barredOn, type Reached } from "../heat-there";
 import { keptFree } from "../outlines/kept-free";
 import { layOutlines, type Pinned, type ToLay } from "../outlines/lay-outlines";
+import { roomAt } from "../outlines/room";
 import { Templates } from "../outlines/templates";
 import { usableMm2 } from "../shelf";
 import { mostTiers, type Tier, tiersOf } from "../tiers";
@@ -76,12 +77,24 @@ export class FitBook {
 			if (!barred) continue;
 			const low = left.filter(({ heightMm }) => heightMm <= tier.clearHeightMm);
 			const templates = this.templates[kiln]?.[carries ? "carrying" : "bare"] as Templates;
-			const leftIds = new Set(leastLeft(low, templates, barred.map(keptFree)));
+			const leftIds = new Set(
+				barred.length === 0 && isAtEase(low, tier) ? [] : leastLeft(low, templates, barred.map(keptFree)),
+			);
 			left = left.filter((one) => !low.includes(one) || leftIds.has(one.id));
 			if (left.length === 0) return true;
 		}
 		return false;
 	}
+}
+
+/** A single piece that fits in the middle of a shelf without posts: there is nothing to lay. */
+function isAtEase(all: readonly ToLay[], { shelf }: Tier): boolean {
+	const [one] = all;
+	if (!one || all.length > 1 || shelf.posts?.length) return false;
+	return one.form.turns.some(({ hull, minY, maxY }) => {
+		const room = roomAt(shelf, hull, shelf.heightMm / 2 - (minY + maxY) / 2);
+		return room !== undefined && room[0] <= room[1];
+	});
 }
 
 /** What is left of some forms on one shelf, of the heights of the first row that are tried: the fewest. */

@@ -21,7 +21,7 @@ export interface FiringHours {
 }
 
 /** A step of so many seconds is fine enough for a plan: the opening differs by minutes. */
-const STEP_S = 60;
+const STEP_S = 120;
 /** Glass is counted in such steps, upwards: it holds heat, and a full kiln cools later. */
 const HEAT_STEP_J_PER_K = 500;
 
@@ -32,6 +32,7 @@ const FULL_SHARE = 0.6;
 export class HoursBook {
 	private readonly known = new Map<string, FiringHours>();
 	private readonly demands: Demand[];
+	/** By kiln, family, level and the hold that lets air out: a first ramp moves the peak by less than a degree. */
 	private readonly peaks = new Map<string, number>();
 	/** By the list itself: loads that stay are looked up without being merged again. */
 	private readonly ofList = new WeakMap<readonly number[], { kiln: number; hours: FiringHours; overH: number }>();
@@ -76,26 +77,22 @@ export class HoursBook {
 		return made;
 	}
 
-	/** The peak that a job's family and level need on a kiln, °C; a little different for every demand. */
-	peakC(kiln: number, job: number): number {
-		const { familyId, toFire } = this.jobs[job] as PlanJob;
-		const key = `${kiln} ${familyId} ${toFire.level}`;
-		const known = this.peaks.get(key);
-		if (known !== undefined) return known;
-		const peak = peakOf(this.scheduleFor(kiln, familyId, this.demandAt(job)));
-		this.peaks.set(key, peak);
-		return peak;
-	}
+	/** The peak that a job needs on a kiln, °C. */
+	peakC = (kiln: number, job: number): number =>
+		peakOf(this.scheduleFor(kiln, (this.jobs[job] as PlanJob).familyId, this.demandAt(job)));
 
 	private scheduleFor(kiln: number, familyId: string, demand: Demand): Schedule {
 		const family = this.input.families.find(({ id }) => id === familyId) as GlassFamily;
 		const { soak, heat, dots } = this.input.schools;
 		const body = (this.input.kilns[kiln] as PlanKiln).body;
-		return buildSchedule(demand, {
-			...{ family, kiln: body, soakSchool: soak },
+		const key = `${kiln} ${familyId} ${demand.level} ${demand.airMin} ${demand.firstRampCPerH === "full"}`;
+		const schedule = buildSchedule(demand, {
+			...{ family, kiln: body, soakSchool: soak, peakC: this.peaks.get(key) },
 			...(heat && { heat }),
 			...(dots && { dots }),
 		});
+		this.peaks.set(key, peakOf(schedule));
+		return schedule;
 	}
 
 	/** How many shelves some jobs are likely to take, before they are laid. */

@@ -103,7 +103,7 @@ function KilnPage(props: StationProps<"kiln">) {
 
 function KilnFigures({ view }: { view: KilnView }) {
 	const figure = useFigure();
-	const { clearHeightMm, maxC } = view.form;
+	const { clearHeightMm, upper, maxC } = view.form;
 	const { body } = view.card;
 	const { elements } = view.counts;
 	const climb = (body.powerW / body.capacityJPerK) * 3600;
@@ -114,6 +114,7 @@ function KilnFigures({ view }: { view: KilnView }) {
 		["glass against display", figure({ signedC: body.offsetK ?? 0 })],
 		["goes up to", figure({ c: maxC })],
 		["clear height", figure({ mm: clearHeightMm })],
+		...upper.map(({ postMm }): [string, string] => ["a shelf above, on", figure({ mm: postMm })]),
 		["elements", `${elements.firings} firings, ${Math.round(elements.hours)} h`],
 		["fired", `${view.uses} times`],
 	];

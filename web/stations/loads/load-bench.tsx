@@ -3,7 +3,7 @@ import type { PieceBrief } from "@contract/pieces";
 import { layWords } from "@core/loading/lay-words";
 import { onShelves } from "@core/loading/place";
 import { putIn, swapped } from "@core/loading/shelf-doc";
-import { mostTiers, SHELF_COUNTS, shelfWords } from "@core/loading/tiers";
+import { mostTiers, SHELF_COUNTS, shelfWords, type Tier } from "@core/loading/tiers";
 import { clockNear } from "@formats/time";
 import { useState } from "react";
 import { Caution, Trouble } from "../../forms/notice";
@@ -109,6 +109,7 @@ export function LoadBench({ view, frame, kiln, base, pieces, startMs, accept }: 
 							Put a shelf above
 						</button>
 					)}
+					{of > 1 && <RoomOver tier={tiers.tier} />}
 				</ShelfTabs>
 				<div className="min-h-0 grow">
 					<KilnShelf
@@ -185,6 +186,21 @@ export function LoadBench({ view, frame, kiln, base, pieces, startMs, accept }: 
 				)}
 			</section>
 		</>
+	);
+}
+
+/** What is free over a shelf, and whether it is hotter than the lowest. */
+function RoomOver({ tier }: { tier: Tier }) {
+	const figure = useFigure();
+	return (
+		<span className="ml-2 text-soft">
+			<span className="figure">{figure({ mm: tier.clearHeightMm })}</span> free over it
+			{tier.offsetK !== 0 && (
+				<>
+					, <span className="figure">{figure({ signedC: tier.offsetK })}</span> against the lowest
+				</>
+			)}
+		</span>
 	);
 }
 

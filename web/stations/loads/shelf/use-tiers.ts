@@ -2,7 +2,7 @@ import type { KilnCard } from "@contract/kilns";
 import { shelvesUsed } from "@core/loading/place";
 import { usableMm2 } from "@core/loading/shelf";
 import type { ShelfDoc } from "@core/loading/shelf-doc";
-import { tiersOf } from "@core/loading/tiers";
+import { type Tier, tiersOf } from "@core/loading/tiers";
 import { useState } from "react";
 import { tieredOf } from "../../../ui/shelf-path";
 
@@ -22,6 +22,7 @@ export function useTiers(kiln: KilnCard, { laid }: ShelfDoc) {
 			setPut(of + 1);
 			show(of);
 		},
+		tier: tiersOf(tieredOf(kiln), of)[here] as Tier,
 		usableMm2: tiersOf(tieredOf(kiln), used).reduce((sum, { shelf }) => sum + usableMm2(shelf), 0),
 	};
 }
