@@ -112,6 +112,8 @@ export interface CalendarFiring extends BookedFiring {
 export interface PlanView extends PlanBook {
 	pieces: PlanViewPiece[];
 	booked: CalendarFiring[];
+	/** Pieces of announced firings that may move: no lot lies in them, and nobody has begun to lay them in. */
+	movable: (PlanViewPiece & { firingId: string })[];
 	/** How many wait; more than are planned at once. */
 	waiting: number;
 	/** Measured by nobody, of untested glass, or for a mould that is bare or put away: no plan takes them. */
@@ -161,6 +163,8 @@ export const actions = {
 		.asks(
 			z.strictObject({
 				loads: z.array(z.strictObject(planned)).min(1, "Choose at least 1 load.").max(20, "At most 20 loads at once."),
+				/** Announced firings that these take the place of: all of it, or nothing. */
+				insteadOf: z.array(id).max(20, "At most 20 firings at once.").optional(),
 			}),
 		)
 		.touches("loads", "firings", "pieces")

@@ -1,9 +1,9 @@
 import type { Ring } from "@core/geometry/region";
 import type { PlanStep } from "@core/loading/plan/piece-jobs";
 import { effectiveOf, type WaitingPiece } from "@core/loading/propose";
-import { asc, eq, inArray, type SQL, sql } from "drizzle-orm";
+import { and, asc, eq, inArray, isNotNull, notExists, type SQL, sql } from "drizzle-orm";
 import type { Reader } from "../connect";
-import { glass, kitVersion, mould, piece, student } from "../schema";
+import { componentLot, firing, firingPlace, glass, kitVersion, mould, piece, student } from "../schema";
 
 const outlineOf = (reading: { outline?: Ring } | null): Ring | undefined =>
 	reading?.outline && reading.outline.length > 2 ? reading.outline : undefined;
@@ -64,19 +64,47 @@ export async function loadWaiting(reader: Reader, ids: readonly string[]): Promi
 export async function waitingToPlan(reader: Reader, most: number) {
 	const [all] = await reader.select({ n: sql<number>`count(*)::int` }).from(piece).where(eq(piece.state, "queued"));
 	const rows = await waitingRows(reader, eq(piece.state, "queued"), most);
+	return { waiting: all?.n ?? 0, ...planRows(rows) };
+}
+
+/** The same of pieces in firings that were announced and may move: without lots, and nobody has begun to lay them in. */
+export async function announcedToPlan(reader: Reader, most: number) {
+	const begun = reader
+		.select({ one: sql`1` })
+		.from(firingPlace)
+		.where(and(eq(firingPlace.firingId, firing.id), isNotNull(firingPlace.loadedAt)));
+	const filled = reader.select({ one: sql`1` }).from(componentLot).where(eq(componentLot.firingId, firing.id));
+	const places = await reader
+		.select({ firingId: firingPlace.firingId, pieceId: firingPlace.pieceId })
+		.from(firing)
+		.innerJoin(firingPlace, eq(firingPlace.firingId, firing.id))
+		.where(and(eq(firing.state, "planned"), notExists(begun), notExists(filled)));
+	if (places.length === 0) return { rows: [], outlines: {} };
+	const rows = await waitingRows(
+		reader,
+		inArray(
+			piece.id,
+			places.map(({ pieceId }) => pieceId),
+		),
+		most,
+	);
+	const firingOf = new Map(places.map(({ pieceId, firingId }) => [pieceId, firingId]));
+	const { rows: all, outlines } = planRows(rows);
+	return { rows: all.map((one) => ({ ...one, firingId: firingOf.get(one.id) as string })), outlines };
+}
+
+/** Rows as a plan needs them; outlines once a kit. */
+function planRows(rows: Awaited<ReturnType<typeof waitingRows>>) {
 	const outlines: Record<string, Ring> = {};
-	return {
-		waiting: all?.n ?? 0,
-		outlines,
-		rows: rows.map(({ row, student: name, waiting: { kitOutline, ...waiting }, left }) => {
-			if (row.kitVersionId && kitOutline) outlines[row.kitVersionId] = kitOutline;
-			return {
-				...waiting,
-				...{ kitVersionId: row.kitVersionId, route: left, group: row.sessionId ?? "", student: name, seq: row.seq },
-				readyFrom: row.readyFrom,
-			};
-		}),
-	};
+	const all = rows.map(({ row, student: name, waiting: { kitOutline, ...waiting }, left }) => {
+		if (row.kitVersionId && kitOutline) outlines[row.kitVersionId] = kitOutline;
+		return {
+			...waiting,
+			...{ kitVersionId: row.kitVersionId, route: left, group: row.sessionId ?? "", student: name, seq: row.seq },
+			readyFrom: row.readyFrom,
+		};
+	});
+	return { rows: all, outlines };
 }
 
 /** Outlines of the kits of some pieces, and the moulds they are fired on next. */

@@ -2,7 +2,7 @@ import type { PlanViewPiece } from "@contract/loads";
 import { mouldTrouble } from "@core/loading/mould-problem";
 import { loadGlass } from "@db/queries/glass";
 import { loadKilns } from "@db/queries/kilns";
-import { waitingToPlan } from "@db/queries/waiting";
+import { announcedToPlan, waitingToPlan } from "@db/queries/waiting";
 import { endOfDayMs } from "@formats/time";
 import type { View } from "../house/view";
 import { closedSpan } from "../kilns/models/out-of-service";
@@ -20,29 +20,37 @@ const DAY_MS = 86_400_000;
 export const plan: View<"plan"> = async ({ db, studio, now }) => {
 	const fromMs = Math.ceil(now.getTime() / QUARTER_MS) * QUARTER_MS;
 	const { there, mayStart } = houseSpans(studio, now, DAYS + 7);
-	const [{ rows, outlines, waiting }, { families }, kilns, booked] = await Promise.all([
+	const [{ rows, outlines, waiting }, announced, { families }, kilns, booked] = await Promise.all([
 		waitingToPlan(db, MOST_PIECES),
+		announcedToPlan(db, MOST_PIECES),
 		loadGlass(db),
 		loadKilns(db),
 		calendarFirings(db, now, there, studio.timeZone),
 	]);
 	const tested = new Set(families.filter((family) => family.tested).map(({ id }) => id));
+	const pieceOf = <R extends (typeof rows)[0]>({ readyFrom, ...piece }: R) => ({
+		...piece,
+		readyMs: readyFrom?.getTime() ?? fromMs,
+		promisedMs: piece.promised === null ? null : endOfDayMs(piece.promised, studio.timeZone),
+	});
 	const pieces = rows
 		.filter(({ familyId, mould }) => tested.has(familyId) && !(mould && mouldTrouble(mould)))
-		.map(
-			({ promised, readyFrom, ...piece }): PlanViewPiece => ({
-				...piece,
-				promised,
-				readyMs: readyFrom?.getTime() ?? fromMs,
-				promisedMs: promised === null ? null : endOfDayMs(promised, studio.timeZone),
-			}),
-		);
+		.map((row): PlanViewPiece => pieceOf(row));
 	const { judge, coldWork, wrap } = studio.customs.usualHours;
 	const electric = kilns.filter(({ kind, retired }) => kind === "electric" && !retired);
 	return {
 		fromMs,
 		untilMs: fromMs + DAYS * DAY_MS,
-		...{ pieces, outlines, waiting, blocked: waiting - pieces.length, booked, there, mayStart },
+		...{
+			pieces,
+			movable: announced.rows.map(pieceOf),
+			outlines: { ...announced.outlines, ...outlines },
+			waiting,
+			blocked: waiting - pieces.length,
+			booked,
+			there,
+			mayStart,
+		},
 		families: families.filter(({ id }) => tested.has(id)),
 		kilns: electric.map((row) => ({ id: row.id, name: row.name, ...loadKilnOf(row) })),
 		closed: electric.flatMap((row) => closedSpan(row, now, studio.timeZone) ?? []),

@@ -116,6 +116,47 @@ describe("firings planned ahead", () => {
 		expect((await studio.act("acceptPlan", { loads: [others] })).accepted).toEqual(two.accepted);
 	});
 
+	it("planned anew: in place of what was announced all of it is done or nothing", async () => {
+		const [silo, hopper] = [await kilnNamed("Silo kiln"), await kilnNamed("Hopper kiln")];
+		const all = await tray();
+		const old = await plan({ kilnId: silo.id, startsAt: await morning(3), pieces: chosen(all.slice(0, 2)) });
+		const kept = await plan({ kilnId: hopper.id, startsAt: await morning(8), pieces: chosen(all.slice(3, 4)) });
+		const { movable } = await studio.see("plan");
+		const theirs = movable.filter(({ firingId }) => firingId === old);
+		expect(theirs.map(({ id }) => id).sort()).toEqual(
+			all
+				.slice(0, 2)
+				.map(({ pieceId }) => pieceId)
+				.sort(),
+		);
+		const fresh = (await tray()).slice(0, 1);
+		const anew = (startsAt: string, seq = 0) => ({
+			loads: [
+				{
+					...{ firingId: randomUUID(), kilnId: hopper.id, startsAt },
+					pieces: [...chosen(fresh), ...theirs.map((one) => ({ pieceId: one.id, seq: one.seq + seq }))],
+				},
+			],
+			insteadOf: [old],
+		});
+		const state = async (id: string) => (await studio.db.select().from(firing).where(eq(firing.id, id)))[0]?.state;
+		// The kiln is taken in those hours: the old one stands.
+		expect((await refusal(studio.act("acceptPlan", anew(await morning(8))))).message).toContain("has this kiln");
+		expect((await refusal(studio.act("acceptPlan", anew(await morning(4), 1)))).message).toContain("changed while");
+		expect(await state(old)).toBe("planned");
+		const wanted = anew(await morning(4));
+		planned.push(...wanted.loads.map(({ firingId }) => firingId));
+		const done = await studio.act("acceptPlan", wanted);
+		expect(done).toMatchObject({ accepted: [{ firingId: wanted.loads[0]?.firingId }], refused: [] });
+		expect([await state(old), await state(kept)]).toEqual(["cancelled", "planned"]);
+		// Sent again it is the same.
+		expect(await studio.act("acceptPlan", wanted)).toEqual(done);
+		// Once somebody lays it in, it moves no more.
+		await studio.act("confirmPlace", { firingId: wanted.loads[0]?.firingId ?? "", code: theirs[0]?.code ?? "" });
+		const left = (await studio.see("plan")).movable.map(({ firingId }) => firingId);
+		expect([...new Set(left)]).toEqual([kept]);
+	});
+
 	it("one that was called off cannot be had again under its id", async () => {
 		const silo = await kilnNamed("Silo kiln");
 		const all = await tray();

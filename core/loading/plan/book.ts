@@ -32,6 +32,14 @@ export interface BookedFiring extends Span {
 	moulds: Record<string, number>;
 }
 
+/** A firing that was announced, by the ids of its pieces. */
+export interface AnnouncedFiring {
+	id: string;
+	kilnId: string;
+	startMs: number;
+	pieceIds: string[];
+}
+
 /** A kiln that nobody fires for a while. Instants ms; without an end until somebody says so. */
 export interface ClosedKiln {
 	kilnId: string;
@@ -50,6 +58,8 @@ export interface PlanBook {
 	outlines: Record<string, Ring>;
 	kilns: (LoadKiln & { id: string; name: string })[];
 	booked: BookedFiring[];
+	/** Those that were announced and may move; the others are in `booked`. */
+	announced?: AnnouncedFiring[];
 	closed: ClosedKiln[];
 	families: GlassFamily[];
 	schools: LoadSchools;
@@ -91,6 +101,13 @@ export function planInputOf(book: PlanBook): PlanInput {
 				moulds[id] ? [{ ...spanOf(span), taken: moulds[id] }] : [],
 			),
 		})),
+		...(book.announced && {
+			announced: book.announced.map(({ id, kilnId, startMs, pieceIds }) => ({
+				...{ id, pieceIds },
+				kiln: book.kilns.findIndex((kiln) => kiln.id === kilnId),
+				startMin: Math.max(0, minuteOf(startMs)),
+			})),
+		}),
 		...{ families: book.families, schools: book.schools },
 		there: book.there.map(spanOf),
 		mayStart: book.mayStart.map(spanOf),

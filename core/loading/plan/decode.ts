@@ -1,4 +1,4 @@
-import { mouldsFor, type PlanProblem, pieceAt } from "./problem";
+import { mouldsFor, movedIn, notBefore, type PlanProblem, pieceAt } from "./problem";
 import { longestOutside, nextIn } from "./spans";
 import type { Plan, PlanFigures, PlanKiln, PlanLoad, PlanMould, PlannedLoad, PlanPiece, PlanWeights } from "./types";
 
@@ -28,7 +28,7 @@ function scheduleLoads(
 	const freeMoulds = input.moulds.map(({ count }) => new Float64Array(count));
 	opened.fill(-1);
 	for (const load of loads) {
-		let ready = free[load.kiln] as number;
+		let ready = Math.max(free[load.kiln] as number, notBefore(problem, load));
 		for (const job of load.jobs) {
 			const prior = before[job] as number;
 			if (prior < 0) ready = Math.max(ready, (input.pieces[pieceOf[job] as number] as PlanPiece).readyMin);
@@ -95,16 +95,24 @@ function mouldClash(moulds: readonly PlanMould[], needs: Needs, at: number, unti
 	return undefined;
 }
 
+/** How many of some jobs were announced. */
+const announcedIn = ({ announcedOf }: PlanProblem, jobs: readonly number[]): number =>
+	jobs.reduce((sum, job) => sum + ((announcedOf[job] as number) < 0 ? 0 : 1), 0);
+
 /** What a row of loads costs by some weights; Infinity where it cannot be fired in this order. */
 export function costOf(problem: PlanProblem, loads: readonly PlanLoad[], weights: PlanWeights): number {
 	const { input, hours, after, pieceOf, classOf } = problem;
+	const announced = input.announced ? announcedIn(problem, [...problem.jobs.keys()]) : 0;
 	const opened = new Float64Array(problem.jobs.length);
 	const home = new Float64Array(input.pieces.length).fill(-1);
 	/** By class and tray: the last load that had one of it, counted from 1. */
 	const seen = new Int32Array(problem.classes);
 	let [overH, splits, n] = [0, 0, 0];
-	const works = scheduleLoads(problem, loads, opened, ({ kiln, jobs }, _, __, openMin) => {
+	let stayed = 0;
+	const works = scheduleLoads(problem, loads, opened, (load, startMin, _, openMin) => {
+		const { kiln, jobs } = load;
 		n++;
+		if (announced > 0) stayed += announcedIn(problem, jobs) - movedIn(problem, load, startMin).length;
 		overH += hours.overAnnealH(kiln, jobs);
 		for (const job of jobs) {
 			if ((after[job] as number) < 0) home[pieceOf[job] as number] = openMin;
@@ -115,7 +123,11 @@ export function costOf(problem: PlanProblem, loads: readonly PlanLoad[], weights
 		}
 	});
 	if (!works) return Number.POSITIVE_INFINITY;
-	let cost = weights.firing * loads.length + weights.overAnnealHour * overH + weights.classSplit * splits;
+	let cost =
+		weights.moved * (announced - stayed) +
+		weights.firing * loads.length +
+		weights.overAnnealHour * overH +
+		weights.classSplit * splits;
 	for (let i = 0; i < home.length; i++) {
 		const { promisedMin, tailMin } = input.pieces[i] as PlanPiece;
 		const at = home[i] as number;
@@ -127,6 +139,19 @@ export function costOf(problem: PlanProblem, loads: readonly PlanLoad[], weights
 		}
 	}
 	return cost;
+}
+
+/** Pieces that were announced for another kiln or hour, or have no place any more. */
+function movedIds(problem: PlanProblem, planned: readonly PlannedLoad[]): string[] {
+	const { announced = [] } = problem.input;
+	const stay = new Set(
+		planned.flatMap((load) => {
+			const moved = movedIn(problem, load, load.startMin);
+			const stays = (job: number) => (problem.announcedOf[job] as number) >= 0 && !moved.includes(job);
+			return load.jobs.filter(stays).map((job) => pieceAt(problem, job).id);
+		}),
+	);
+	return announced.flatMap(({ pieceIds }) => pieceIds.filter((id) => !stay.has(id)));
 }
 
 /** A row of loads with its hours and what it comes to; undefined where it cannot be fired in this order. */
@@ -173,6 +198,7 @@ function figuresOf(
 		firings: planned.length,
 		promises: pieces.filter(({ promisedMin }) => promisedMin !== null).length,
 		broken: pieces.filter((piece) => isBroken(piece, homeMin)).map(({ id }) => id),
+		moved: movedIds(problem, planned),
 		left: pieces.filter(({ id }) => homeMin[id] === undefined).map(({ id }) => id),
 		kwh: sum(({ kwh }) => kwh),
 		overAnnealH: sum(({ kiln, jobs }) => problem.hours.overAnnealH(kiln, jobs)),

@@ -2,7 +2,7 @@ import { LEVEL_AIM } from "../../firing/level";
 import type { GlassFamily } from "../../glass/family";
 import { FitBook } from "./fit-book";
 import { HoursBook } from "./hours-book";
-import type { PlanInput, PlanJob, PlanPiece } from "./types";
+import type { PlanInput, PlanJob, PlanLoad, PlanPiece } from "./types";
 
 /** An input with all that is looked up over and over: its jobs by number, and the books of hours and of fits. */
 export interface PlanProblem {
@@ -23,9 +23,12 @@ export interface PlanProblem {
 	classes: number;
 	/** By job: the mould it is fired on (index); −1 without one. */
 	mouldOf: number[];
+	/** By job: the firing it was announced for (index); −1 without one. */
+	announcedOf: number[];
 }
 
 export function problemOf(input: PlanInput): PlanProblem {
+	const { announced = [] } = input;
 	const jobs = input.pieces.flatMap(({ jobs: its }) => its);
 	const pieceOf = input.pieces.flatMap(({ jobs: its }, i) => its.map(() => i));
 	const isOfOne = (a: number, b: number) => pieceOf[a] !== undefined && pieceOf[a] === pieceOf[b];
@@ -52,11 +55,51 @@ export function problemOf(input: PlanInput): PlanProblem {
 		classOf: classKeys.map((key) => distinct.indexOf(key)),
 		classes: distinct.length,
 		mouldOf: jobs.map(({ mouldId }) => input.moulds.findIndex(({ id }) => id === mouldId)),
+		announcedOf: jobs.map(({ toFire: { id } }, job) =>
+			(before[job] as number) < 0 ? announced.findIndex(({ pieceIds }) => pieceIds.includes(id)) : -1,
+		),
 	};
 }
 
 export const pieceAt = ({ input, pieceOf }: PlanProblem, job: number): PlanPiece =>
 	input.pieces[pieceOf[job] as number] as PlanPiece;
+
+/** An hour's difference is none: people come when they come, min. */
+const SAME_HOUR_MIN = 60;
+
+/** Jobs of a load that were announced for another kiln or hour. */
+export function movedIn(
+	{ input: { announced = [] }, announcedOf }: PlanProblem,
+	load: PlanLoad,
+	startMin: number,
+): number[] {
+	if (announced.length === 0) return [];
+	return load.jobs.filter((job) => {
+		const its = announced[announcedOf[job] as number];
+		return its && (its.kiln !== load.kiln || Math.abs(its.startMin - startMin) > SAME_HOUR_MIN);
+	});
+}
+
+/** Not before the hour that was announced for one of its pieces, where it stays in that kiln, min. */
+export const notBefore = ({ input: { announced = [] }, announcedOf }: PlanProblem, load: PlanLoad): number =>
+	announced.length === 0
+		? 0
+		: load.jobs.reduce((at, job) => {
+				const its = announced[announcedOf[job] as number];
+				return its?.kiln === load.kiln ? Math.max(at, its.startMin) : at;
+			}, 0);
+
+/** What was announced, as loads in the order of their hours. */
+export const announcedLoads = ({ input: { announced = [] }, announcedOf }: PlanProblem): PlanLoad[] =>
+	announced
+		.map(({ kiln, startMin }, i) => ({
+			kiln,
+			startMin,
+			jobs: announcedOf.flatMap((its, job) => (its === i ? [job] : [])),
+		}))
+		.filter(({ jobs }) => jobs.length > 0)
+		.sort((a, b) => a.startMin - b.startMin)
+		.map(({ kiln, jobs }) => ({ kiln, jobs }));
 
 /** Which moulds some jobs need, and how many of each. */
 export function mouldsFor({ mouldOf }: PlanProblem, jobs: readonly number[]): { mould: number; n: number }[] {

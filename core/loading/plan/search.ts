@@ -2,7 +2,7 @@ import { groupBy } from "../../group-by";
 import { seededRandom } from "../../seeded-random";
 import { costOf, planOf } from "./decode";
 import { inserted, shareKey } from "./insert";
-import { type PlanProblem, pieceAt } from "./problem";
+import { announcedLoads, type PlanProblem, pieceAt } from "./problem";
 import type { Plan, PlanJob, PlanLoad, PlanWeights } from "./types";
 
 interface State {
@@ -36,7 +36,7 @@ export function* searchPlan(
 	problem: PlanProblem,
 	weights: PlanWeights,
 	rounds: number,
-	{ seed = 1, from = [] }: { seed?: number; from?: readonly PlanLoad[] } = {},
+	{ seed = 1, from = asAnnounced(problem, weights) }: { seed?: number; from?: readonly PlanLoad[] } = {},
 ): Generator<Plan> {
 	const random = seededRandom(seed);
 	let best = filled(problem, { loads: [...from], cost: costOf(problem, from, weights) }, weights, random, false);
@@ -45,7 +45,7 @@ export function* searchPlan(
 	let present = best;
 	for (let round = 0; round < rounds; round++) {
 		const walked = round % WALK;
-		if (walked === 0 && round > 0) present = filled(problem, nothing(problem, weights), weights, random, true);
+		if (walked === 0 && round > 0) present = filled(problem, begun(problem, weights), weights, random, true);
 		const ruin = ruined(problem, present, weights, random);
 		const next = filled(problem, ruin, weights, random, true, ruin.out);
 		const heat = HEAT * (1 - walked / Math.min(WALK, rounds)) ** 2;
@@ -59,10 +59,21 @@ export function* searchPlan(
 	}
 }
 
-const nothing = (problem: PlanProblem, weights: PlanWeights): State => ({
-	loads: [],
-	cost: costOf(problem, [], weights),
-});
+/** What was announced, as far as it can be fired: nothing where nothing was, or may move. */
+function asAnnounced(problem: PlanProblem, weights: PlanWeights): PlanLoad[] {
+	let loads: PlanLoad[] = [];
+	for (const load of announcedLoads(problem)) {
+		const more = [...loads, load];
+		const isFireable = load.jobs.every((job) => problem.kilnsOf[job]?.includes(load.kiln));
+		if (isFireable && Number.isFinite(costOf(problem, more, weights))) loads = more;
+	}
+	return loads;
+}
+
+function begun(problem: PlanProblem, weights: PlanWeights): State {
+	const loads = asAnnounced(problem, weights);
+	return { loads, cost: costOf(problem, loads, weights) };
+}
 
 /** Everything that has no place yet, put in: a class's pieces together where they may, then one by one. */
 function filled(

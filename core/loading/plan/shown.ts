@@ -1,6 +1,6 @@
 import type { FuseLevel } from "../../firing/level";
-import { type PlanProblem, pieceAt } from "./problem";
-import type { Plan, PlanFigures, PlanWeights } from "./types";
+import { movedIn, type PlanProblem, pieceAt } from "./problem";
+import type { Plan, PlanFigures, PlanLoad, PlanWeights } from "./types";
 import { type Help, type LeftWhy, whyLeft, wouldHelp } from "./would-help";
 
 /** A planned firing as it is shown. Instants ms. */
@@ -10,6 +10,10 @@ export interface ShownLoad {
 	level: FuseLevel;
 	familyId: string;
 	pieceIds: string[];
+	/** The announced firing that it is, unchanged: kiln, hour and pieces. Null: a proposal. */
+	announcedId: string | null;
+	/** On so many shelves. */
+	shelves: number;
 	/** All its pieces wait for this firing; in others some come out of an earlier one of the plan. */
 	isFirst: boolean;
 	startMs: number;
@@ -57,6 +61,8 @@ export function shownPlan(problem: PlanProblem, plan: Plan, weights: PlanWeights
 				level: first?.toFire.level ?? "full",
 				familyId: first?.familyId ?? "",
 				pieceIds: jobs.map((job) => pieceAt(problem, job).id),
+				announcedId: unchanged(problem, { kiln, jobs }, startMin),
+				shelves: Math.max(1, problem.fit.shelvesOf(kiln, jobs)),
 				isFirst: jobs.every((job) => (problem.before[job] as number) < 0),
 				startMs: at(startMin),
 				peakMs: at(startMin + peakMin),
@@ -73,6 +79,18 @@ export function shownPlan(problem: PlanProblem, plan: Plan, weights: PlanWeights
 		why: Object.fromEntries(figures.left.map((id) => [id, whyLeft(problem, plan, id)])),
 		help: wouldHelp(problem, plan, weights).map((help) => shownHelp(help, problem, plan, at)),
 	};
+}
+
+/** The id of the announced firing that a load is, where nothing of it changes. */
+function unchanged(problem: PlanProblem, load: PlanLoad, startMin: number): string | null {
+	const { announcedOf, input } = problem;
+	const index = announcedOf[load.jobs[0] as number] as number;
+	const its = input.announced?.[index];
+	const isSame =
+		its?.pieceIds.length === load.jobs.length &&
+		load.jobs.every((job) => announcedOf[job] === index) &&
+		movedIn(problem, load, startMin).length === 0;
+	return isSame ? its.id : null;
 }
 
 function shownHelp(help: Help, { input }: PlanProblem, plan: Plan, at: (min: number) => number): ShownHelp {

@@ -60,6 +60,15 @@ export interface PlanMould {
 	booked: (MinuteSpan & { taken: number })[];
 }
 
+/** A firing that people know of. */
+export interface PlanAnnounced {
+	id: string;
+	/** Its index. */
+	kiln: number;
+	startMin: number;
+	pieceIds: readonly string[];
+}
+
 /** Everything a plan is made from. */
 export interface PlanInput {
 	pieces: PlanPiece[];
@@ -76,6 +85,8 @@ export interface PlanInput {
 	horizonMin: number;
 	/** A kiln may fire so long with nobody there, min; null: as long as it takes. */
 	aloneMin: number | null;
+	/** Firings that were announced and may be given another hour, kiln or pieces. */
+	announced?: readonly PlanAnnounced[];
 	/** What counts more to the studio than it usually does, and what less. */
 	wishes: PlanWishes;
 }
@@ -93,6 +104,8 @@ export interface PlanWeights {
 	/** An hour until a piece is home. */
 	waitingHour: number;
 	leftOut: number;
+	/** A piece that is fired in another kiln or at another hour than was announced. */
+	moved: number;
 	/** Pieces of different bands may share a shelf. */
 	mixBands: boolean;
 }
@@ -119,6 +132,8 @@ export interface PlannedLoad extends PlanLoad {
 export interface PlanFigures {
 	firings: number;
 	promises: number;
+	/** Ids of pieces that are fired in another kiln or at another hour than was announced, or not at all. */
+	moved: string[];
 	/** Ids of pieces whose promise is broken. */
 	broken: string[];
 	/** Ids of pieces with a firing that found no place. */

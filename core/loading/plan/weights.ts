@@ -17,6 +17,7 @@ const EVEN: PlanWeights = {
 	overAnnealHour: 0.1,
 	waitingHour: 0.002,
 	leftOut: 90,
+	moved: 2,
 	mixBands: false,
 };
 

@@ -40,15 +40,15 @@ export function Calendar({ view, plan, frame, drag, chosen, onChoose }: Props) {
 					<Pressable
 						key={load.key}
 						label={loadLabel(load, kilns[row(load.kilnId)]?.name ?? "", nowMs, timeZone)}
-						isChosen={chosen === load.key}
-						onChoose={() => onChoose(chosen === load.key ? null : load.key)}
+						isChosen={chosen === keyOf(load)}
+						onChoose={() => onChoose(chosen === keyOf(load) ? null : keyOf(load))}
 					>
 						<FiringBar
 							frame={frame}
 							top={frame.rowTop(row(load.kilnId))}
 							hours={load}
-							isProposal
-							isChosen={chosen === load.key}
+							isProposal={load.announcedId === null}
+							isChosen={chosen === keyOf(load)}
 						/>
 						<BarWords frame={frame} at={load} top={frame.rowTop(row(load.kilnId))}>
 							{load.pieceIds.length} {LEVEL_WORDS[load.level]}
@@ -156,8 +156,11 @@ const BarWords = ({
 	</text>
 );
 
+/** What is chosen with a load: itself, or the announced firing that it is. */
+const keyOf = ({ key, announcedId }: ShownLoad): string => announcedId ?? key;
+
 const loadLabel = (load: ShownLoad, kiln: string, nowMs: number, zone: string) =>
-	`Proposed: ${count(load.pieceIds.length, "piece")}, ${LEVEL_WORDS[load.level]}, ${kiln}, starts ${clockNear(new Date(load.startMs), new Date(nowMs), zone)}`;
+	`${load.announcedId ? "As announced" : "Proposed"}: ${count(load.pieceIds.length, "piece")}, ${LEVEL_WORDS[load.level]}, ${kiln}, starts ${clockNear(new Date(load.startMs), new Date(nowMs), zone)}`;
 
 const firingLabel = (firing: CalendarFiring, kiln: string, hours: BarHours, nowMs: number, zone: string) =>
 	`Firing ${firing.number}, ${firing.state === "running" ? "running" : "announced"}, ${count(firing.pieces, "piece")}, ${kiln}, ${firing.state === "running" ? "started" : "starts"} ${clockNear(new Date(hours.startMs), new Date(nowMs), zone)}`;

@@ -35,7 +35,8 @@ export function LoadPanel({ view, plan, load, onBack }: Props) {
 					<b className="figure text-base-content">{at(load.openMs)}</b>
 				</p>
 				<p className="figure text-soft">
-					{Math.round(load.fill * 100)} % of the shelf, {load.kwh.toFixed(1)} kWh
+					{Math.round(load.fill * 100)} % of {load.shelves > 1 ? `${load.shelves} shelves` : "the shelf"},{" "}
+					{load.kwh.toFixed(1)} kWh
 				</p>
 			</header>
 			<ul className="ruled">
@@ -47,6 +48,7 @@ export function LoadPanel({ view, plan, load, onBack }: Props) {
 							<span className="min-w-0 truncate">
 								<b className="figure">{piece.code}</b> {piece.student}
 							</span>
+							{plan.figures.moved.includes(piece.id) && <span className="text-warning">moved</span>}
 							<span className={`figure whitespace-nowrap ${isLate ? "font-bold text-error" : "text-soft"}`}>
 								{home === undefined ? "no later firing yet" : `home ${day(home)}`}
 							</span>

@@ -59,6 +59,11 @@ export function Meaning({ view, plan }: Props) {
 				<Line what="annealed beyond need">
 					<b>{Math.round(figures.overAnnealH)} h</b>
 				</Line>
+				{view.announced && (
+					<Line what="moved against what was announced">
+						<b>{figures.moved.length === 0 ? "none" : count(figures.moved.length, "piece")}</b>
+					</Line>
+				)}
 				<Line what="somebody has to be here">
 					<b>{count(2 * figures.firings, "time")}</b>
 				</Line>

@@ -32,6 +32,7 @@ export function PlanCards({
 									{count(figures.firings, "firing")},{" "}
 									<Promises broken={figures.broken.length} all={figures.promises} left={figures.left.length} />,{" "}
 									{Math.round(figures.kwh)} kWh
+									{figures.moved.length > 0 && `, ${figures.moved.length} moved`}
 								</>
 							) : (
 								"being planned …"

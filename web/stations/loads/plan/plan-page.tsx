@@ -15,9 +15,11 @@ import { HeldPanel } from "./held-panel";
 import { LoadPanel } from "./load-panel";
 import { Meaning } from "./meaning";
 import { PlanCards } from "./plan-cards";
+import { PlanHead } from "./plan-head";
 import { count } from "./plan-words";
 import { calendarFrame } from "./scale";
 import { useDragFiring } from "./use-drag-firing";
+import { useMayMove } from "./use-may-move";
 import { usePlan } from "./use-plan";
 
 export default framed("plan", "load", PlanPage);
@@ -29,7 +31,9 @@ const DAY_MS = 86_400_000;
 const ANNOUNCED_DAYS = 3;
 
 /** Two weeks of all kilns: three plans to choose from, what is announced, and what it means for who waits. */
-function PlanPage({ view }: StationProps<"plan">) {
+function PlanPage({ view: asBooked }: StationProps<"plan">) {
+	const moving = useMayMove(asBooked);
+	const { view } = moving;
 	const [name, setName] = useState<PlanName>("soonest");
 	const [days, setDays] = useState(9);
 	const [chosen, setChosen] = useState<string | null>(null);
@@ -50,7 +54,7 @@ function PlanPage({ view }: StationProps<"plan">) {
 	);
 	const heldFiring = booked.find(({ id }) => id === drag.held?.id);
 	const load = plan?.loads.find(({ key }) => key === chosen);
-	const firing = booked.find(({ id }) => id === chosen);
+	const firing = asBooked.booked.find(({ id }) => id === chosen);
 	if (kilns.length === 0)
 		return (
 			<Empty title="There is no kiln to plan for">
@@ -66,24 +70,13 @@ function PlanPage({ view }: StationProps<"plan">) {
 			</LoadNav>
 			<div className="grid min-h-0 grow grid-cols-[minmax(0,1fr)_300px] max-lg:block max-lg:overflow-y-auto">
 				<section aria-label="Plan" className="scroll-y flex flex-col gap-3 px-5 py-4">
-					<div className="flex items-end justify-between gap-3">
-						<h1 className="text-xl font-bold">
-							Two weeks, {count(kilns.length, "kiln")}, {count(view.pieces.length, "piece")} waiting
-						</h1>
-						<div role="group" aria-label="Days in sight" className="join">
-							{[5, 9, 14].map((n) => (
-								<button
-									key={n}
-									type="button"
-									aria-pressed={n === days}
-									className={`btn btn-sm join-item ${n === days ? "btn-secondary" : ""}`}
-									onClick={() => setDays(n)}
-								>
-									{n} days
-								</button>
-							))}
-						</div>
-					</div>
+					<PlanHead
+						kilns={kilns.length}
+						waiting={asBooked.pieces.length}
+						moving={moving}
+						days={days}
+						onDays={setDays}
+					/>
 					{view.pieces.length > 0 && (
 						<PlanCards
 							plans={plans}
@@ -139,7 +132,7 @@ function PlanPage({ view }: StationProps<"plan">) {
 								: "Being planned …"}
 						</p>
 					)}
-					{plan && <Accept view={view} plan={plan} nowMs={nowMs} isSearching={share < 1} accept={accept} />}
+					{plan && <Accept {...{ view, plan, nowMs, accept }} movable={moving.moving} isSearching={share < 1} />}
 				</section>
 			</div>
 		</div>
@@ -188,17 +181,27 @@ function Accept({
 	view,
 	plan,
 	nowMs,
+	movable,
 	isSearching,
 	accept,
 }: {
 	view: PlanView;
 	plan: ShownPlan;
 	nowMs: number;
+	/** Announced firings that the plan may move. */
+	movable: readonly { id: string; number: number }[];
 	isSearching: boolean;
 	accept: Announcing;
 }) {
 	const seqs = new Map(view.pieces.map(({ id, seq }) => [id, seq]));
-	const soon = plan.loads.filter(({ isFirst, startMs }) => isFirst && startMs < nowMs + ANNOUNCED_DAYS * DAY_MS);
+	const wasAnnounced = new Set(view.announced?.flatMap(({ pieceIds }) => pieceIds));
+	const soon = plan.loads.filter(
+		({ isFirst, announcedId, startMs, pieceIds }) =>
+			isFirst &&
+			announcedId === null &&
+			(startMs < nowMs + ANNOUNCED_DAYS * DAY_MS || pieceIds.some((id) => wasAnnounced.has(id))),
+	);
+	const instead = movable.filter(({ id }) => !plan.loads.some(({ announcedId }) => announcedId === id));
 	const wanted = (load: ShownLoad, firingId: string) => ({
 		firingId,
 		kilnId: load.kilnId,
@@ -214,12 +217,19 @@ function Accept({
 						type="button"
 						className="btn btn-primary btn-lg text-base"
 						disabled={accept.isPending || isSearching}
-						onClick={() => accept.send((newId) => ({ loads: soon.map((load) => wanted(load, newId())) }))}
+						onClick={() =>
+							accept.send((newId) => ({
+								loads: soon.map((load) => wanted(load, newId())),
+								...(instead.length > 0 && { insteadOf: instead.map(({ id }) => id) }),
+							}))
+						}
 					>
 						{accept.isPending ? "Checking everything again …" : `Announce ${count(soon.length, "firing")}`}
 					</button>
 					<p className="text-[13px] text-soft">
-						Those of the next three days. Later ones stay a proposal and are planned again as pieces come in.
+						{instead.length > 0
+							? `In place of ${instead.map(({ number }) => `№ ${number}`).join(", ")}: all of it, or nothing.`
+							: "Those of the next three days. Later ones stay a proposal and are planned again as pieces come in."}
 					</p>
 				</>
 			)}

@@ -1,0 +1,29 @@
+import type { CalendarFiring, PlanView, PlanViewPiece } from "@contract/loads";
+import type { AnnouncedFiring } from "@core/loading/plan/book";
+
+/** The announced firings of a view that may be planned anew: all of their pieces may. */
+export function movableFirings({ booked, movable }: PlanView): CalendarFiring[] {
+	const inFiring = (id: string) => movable.filter(({ firingId }) => firingId === id).length;
+	return booked.filter(({ id, state, pieces }) => state === "planned" && pieces > 0 && inFiring(id) === pieces);
+}
+
+/** What a plan is made from where announced firings may move: their pieces are planned with those that wait. */
+export function withAnnounced(view: PlanView): PlanView {
+	const firings = movableFirings(view);
+	if (firings.length === 0) return view;
+	const ids = new Set(firings.map(({ id }) => id));
+	const theirs = view.movable.filter(({ firingId }) => ids.has(firingId));
+	const announced = firings.map(
+		({ id, kilnId, from }): AnnouncedFiring => ({
+			...{ id, kilnId, startMs: from },
+			pieceIds: theirs.filter(({ firingId }) => firingId === id).map((piece) => piece.id),
+		}),
+	);
+	const pieces: PlanViewPiece[] = theirs.map(({ firingId: _, ...piece }) => piece);
+	return {
+		...view,
+		pieces: [...view.pieces, ...pieces],
+		booked: view.booked.filter(({ id }) => !ids.has(id)),
+		announced,
+	};
+}
