@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import { wrongOnShelves } from "../../tests/support/shelf-checker";
 import { FAMILY_90 } from "../glass/family";
 import { seededRandom } from "../seeded-random";
+import { METRIC, phraseText, type Units } from "../units/phrase";
 import { heatProblems, keepsLevel, type Reached } from "./heat-there";
 import { layOnTiers, type Standing } from "./lay-on-tiers";
 import { type ShelvedForm, shelvedProblems } from "./lay-problems";
@@ -118,8 +119,16 @@ describe("where it is hotter", () => {
 	);
 	it("is said in words", () => {
 		const wrong = { kind: "heat", id: "a", offsetK: 20.4, comes: "contour" } as const;
-		expect(layWords(wrong, () => "K-7")).toBe("K-7 would come out contour where it lies: it is 20 K hotter there.");
-		expect(layWords({ ...wrong, offsetK: -60, comes: undefined }, () => "K-7")).toContain("hardly change");
-		expect(layWords({ kind: "tall", id: "a" }, () => "K-7")).toContain("too high for its shelf");
+		const words = (its: Parameters<typeof layWords>[0], units: Units = METRIC) =>
+			phraseText(
+				layWords(its, (id) => `K-${id}`, 5),
+				units,
+			);
+		expect(words(wrong)).toBe("K-a would come out contour where it lies: it is 20 °C hotter there.");
+		expect(words(wrong, { length: "in", temperature: "F" })).toContain("37 °F hotter");
+		expect(words({ ...wrong, offsetK: -60, comes: undefined })).toContain("hardly change");
+		expect(words({ kind: "tall", id: "a" })).toContain("too high for its shelf");
+		expect(words({ kind: "near", id: "a", otherId: "b" })).toBe("K-a and K-b would touch, or come nearer than 5 mm.");
+		expect(words({ kind: "post", id: "a" })).toContain("a post, or come nearer than 5 mm");
 	});
 });

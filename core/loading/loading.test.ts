@@ -160,7 +160,7 @@ describe("a proposed load", () => {
 		const laid = [{ id: "t0", xMm: 100, yMm: 170, turnDeg: 0, shelf: 0 }];
 		const byHand = proposeLoad(tacks.slice(0, 1), into, FAMILY_90, schools, { laid });
 		expect(!byHand.ok && byHand.problems[0]?.sentence).toMatch(
-			/K-t0 would come out contour where it lies: it is 25 K hotter/,
+			/K-t0 would come out contour where it lies: it is 25 °C hotter/,
 		);
 	});
 

@@ -13,6 +13,7 @@ import type { KilnBody } from "../kiln/kiln";
 import type { Mould } from "../kit/mould";
 import { ok, problem, type Result } from "../result";
 import { effectiveThicknessMm } from "../stack/effective-thickness";
+import { METRIC, phraseText } from "../units/phrase";
 import { footprintOf, heightOf } from "./footprint";
 import { heatProblems, type Reached } from "./heat-there";
 import { type LayWish, layLoad, placeOf } from "./lay-load";
@@ -138,7 +139,10 @@ export function proposeLoad(
 		if (wrong)
 			return problem(
 				["laid"],
-				layWords(wrong, (id) => pieceOf(id).code),
+				phraseText(
+					layWords(wrong, (id) => pieceOf(id).code, schools.clearanceMm),
+					METRIC,
+				),
 			);
 	}
 

@@ -1,4 +1,5 @@
 import type { FuseLevel } from "../../firing/level";
+import { type AtLeast, atLeast } from "./at-least";
 import { movedIn, type PlanProblem, pieceAt } from "./problem";
 import type { Plan, PlanFigures, PlanLoad, PlanWeights } from "./types";
 import { type Help, type LeftWhy, whyLeft, wouldHelp } from "./would-help";
@@ -33,6 +34,8 @@ export interface ShownPlan {
 	/** When each piece is home, ms, by its id. */
 	homeMs: Record<string, number>;
 	figures: Omit<PlanFigures, "lastHomeMin"> & { lastHomeMs: number | null };
+	/** No plan of the same pieces does with less. */
+	atLeast: AtLeast;
 	/** Why a piece has no place, by its id. */
 	why: Record<string, LeftWhy>;
 	help: ShownHelp[];
@@ -76,6 +79,11 @@ export function shownPlan(problem: PlanProblem, plan: Plan, weights: PlanWeights
 		}),
 		homeMs: Object.fromEntries(Object.entries(plan.homeMin).map(([id, min]) => [id, at(min)])),
 		figures: { ...figures, lastHomeMs: lastHomeMin === null ? null : at(lastHomeMin) },
+		atLeast: atLeast(
+			problem,
+			plan.loads.flatMap(({ jobs }) => jobs),
+			weights.mixBands,
+		),
 		why: Object.fromEntries(figures.left.map((id) => [id, whyLeft(problem, plan, id)])),
 		help: wouldHelp(problem, plan, weights).map((help) => shownHelp(help, problem, plan, at)),
 	};

@@ -1,6 +1,6 @@
-import { planOf, SLACK_MIN } from "./decode";
+import { soonestHome } from "./at-least";
+import { planOf } from "./decode";
 import { type PlanProblem, pieceAt } from "./problem";
-import { nextIn } from "./spans";
 import type { MinuteSpan, Plan, PlanWeights } from "./types";
 
 /** What would make a plan better, and by how much. */
@@ -94,19 +94,9 @@ function leftOut(problem: PlanProblem, plan: Plan): Help[] {
 
 /** Broken promises that could not be kept with every kiln free and the piece alone. */
 function tooSoonOf(problem: PlanProblem, plan: Plan): Help[] {
-	const { pieces, there, mayStart } = problem.input;
-	return pieces.flatMap((piece) => {
+	return problem.input.pieces.flatMap((piece, i) => {
 		if (!plan.figures.broken.includes(piece.id)) return [];
-		const first = problem.pieceOf.indexOf(pieces.indexOf(piece));
-		let at = piece.readyMin;
-		for (let step = 0; step < piece.jobs.length; step++) {
-			const job = first + step;
-			const kilns = problem.kilnsOf[job] ?? [];
-			const least = Math.min(...kilns.map((kiln) => problem.hours.of(kiln, [job]).openMin));
-			const start = nextIn(mayStart, step === 0 ? at : at + (problem.jobs[job]?.afterMin ?? 0));
-			at = nextIn(there, start + least + SLACK_MIN);
-		}
-		const soonestMin = at + piece.tailMin;
+		const soonestMin = soonestHome(problem, i);
 		return Number.isFinite(soonestMin) && soonestMin > (piece.promisedMin ?? Number.POSITIVE_INFINITY)
 			? [{ kind: "tooSoon" as const, pieceId: piece.id, soonestMin }]
 			: [];

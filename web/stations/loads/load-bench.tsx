@@ -4,6 +4,7 @@ import { layWords } from "@core/loading/lay-words";
 import { onShelves } from "@core/loading/place";
 import { putIn, swapped } from "@core/loading/shelf-doc";
 import { mostTiers, SHELF_COUNTS, shelfWords, type Tier } from "@core/loading/tiers";
+import { phraseText } from "@core/units/phrase";
 import { clockNear } from "@formats/time";
 import { useState } from "react";
 import { Caution, Trouble } from "../../forms/notice";
@@ -228,9 +229,10 @@ function ShelfSays(props: {
 }) {
 	const { problems, codeOf, swapping, said, chosen, clearanceMm } = props;
 	const figure = useFigure();
+	const { units } = usePrefs();
 	const first = problems[0];
 	const words = first
-		? layWords(first, codeOf)
+		? phraseText(layWords(first, codeOf, clearanceMm), units)
 		: swapping
 			? `Press the piece that ${codeOf(chosen)} changes places with.`
 			: said ||

@@ -17,11 +17,13 @@ interface Props {
 	drag: ReturnType<typeof useDragFiring>;
 	/** A load's key, or an announced firing's id. */
 	chosen: string | null;
+	/** Of announced firings that may move, by their id. */
+	numbers: ReadonlyMap<string, number>;
 	onChoose(key: string | null): void;
 }
 
 /** All kilns over the days: what runs and was announced, and what the plan proposes, each with its phases. */
-export function Calendar({ view, plan, frame, drag, chosen, onChoose }: Props) {
+export function Calendar({ view, plan, frame, drag, chosen, numbers, onChoose }: Props) {
 	const { timeZone } = usePrefs();
 	const nowMs = useNow(60);
 	const { kilns, booked, there } = view;
@@ -51,7 +53,9 @@ export function Calendar({ view, plan, frame, drag, chosen, onChoose }: Props) {
 							isChosen={chosen === keyOf(load)}
 						/>
 						<BarWords frame={frame} at={load} top={frame.rowTop(row(load.kilnId))}>
-							{load.pieceIds.length} {LEVEL_WORDS[load.level]}
+							{load.announcedId === null
+								? `${load.pieceIds.length} ${LEVEL_WORDS[load.level]}`
+								: `№ ${numbers.get(load.announcedId)} · ${load.pieceIds.length}`}
 						</BarWords>
 					</Pressable>
 				))}

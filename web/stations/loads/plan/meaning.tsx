@@ -45,6 +45,11 @@ export function Meaning({ view, plan }: Props) {
 					<b className={figures.broken.length > 0 ? "text-error" : ""}>
 						{figures.promises - figures.broken.length} of {figures.promises}
 					</b>
+					{plan.atLeast.broken > 0 && (
+						<span className="block text-[13px] text-soft">
+							no plan keeps more than {figures.promises - plan.atLeast.broken}
+						</span>
+					)}
 				</Line>
 				{tight && (
 					<Line what={<>tightest: {tight.piece.student?.split(" ")[0] ?? tight.piece.code}</>}>
@@ -55,6 +60,9 @@ export function Meaning({ view, plan }: Props) {
 					<b>
 						{figures.firings}, {Math.round(figures.fill * 100)} %
 					</b>
+					{plan.atLeast.firings < figures.firings && (
+						<span className="block text-[13px] text-soft">no plan does with fewer than {plan.atLeast.firings}</span>
+					)}
 				</Line>
 				<Line what="annealed beyond need">
 					<b>{Math.round(figures.overAnnealH)} h</b>

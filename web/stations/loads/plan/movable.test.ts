@@ -1,6 +1,6 @@
 import type { CalendarFiring, PlanView } from "@contract/loads";
 import { describe, expect, it } from "vitest";
-import { movableFirings, withAnnounced } from "./movable";
+import { movableFirings, strandedFirings, withAnnounced } from "./movable";
 
 const firing = (id: string, change: Partial<CalendarFiring> = {}) =>
 	({ id, kilnId: "k", from: 1000, state: "planned", pieces: 2, ...change }) as CalendarFiring;
@@ -20,6 +20,15 @@ describe("announced firings that may move", () => {
 		expect(pieces.map(({ id }) => id)).toEqual(["waits", "p", "q"]);
 		expect(booked.map(({ id }) => id)).toEqual(["b", "hot", "lots"]);
 		expect(announced).toEqual([{ id: "a", kilnId: "k", startMs: 1000, pieceIds: ["p", "q"] }]);
+	});
+	it("are stranded where their kiln is out of service in their hours", () => {
+		const closed = (from: number, to: number | null) => ({ ...view, closed: [{ kilnId: "k", from, to, why: "" }] });
+		const hours = { ...view, booked: [firing("a", { from: 1000, to: 2000 })] };
+		const ids = (its: PlanView) => strandedFirings({ ...its, booked: hours.booked }).map(({ id }) => id);
+		expect(ids(closed(0, null))).toEqual(["a"]);
+		expect(ids(closed(1500, 1600))).toEqual(["a"]);
+		expect(ids(closed(0, 1000))).toEqual([]);
+		expect(ids(closed(2000, null))).toEqual([]);
 	});
 	it("without any the view stays itself", () => {
 		const none = { ...view, movable: [] };

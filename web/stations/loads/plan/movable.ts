@@ -7,6 +7,12 @@ export function movableFirings({ booked, movable }: PlanView): CalendarFiring[] 
 	return booked.filter(({ id, state, pieces }) => state === "planned" && pieces > 0 && inFiring(id) === pieces);
 }
 
+/** Those among them whose kiln is out of service in their hours. */
+export const strandedFirings = (view: PlanView): CalendarFiring[] =>
+	movableFirings(view).filter(({ kilnId, from, to }) =>
+		view.closed.some((one) => one.kilnId === kilnId && from < (one.to ?? Number.POSITIVE_INFINITY) && to > one.from),
+	);
+
 /** What a plan is made from where announced firings may move: their pieces are planned with those that wait. */
 export function withAnnounced(view: PlanView): PlanView {
 	const firings = movableFirings(view);

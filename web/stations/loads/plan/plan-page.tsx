@@ -14,6 +14,7 @@ import { FiringPanel } from "./firing-panel";
 import { HeldPanel } from "./held-panel";
 import { LoadPanel } from "./load-panel";
 import { Meaning } from "./meaning";
+import { strandedFirings } from "./movable";
 import { PlanCards } from "./plan-cards";
 import { PlanHead } from "./plan-head";
 import { count } from "./plan-words";
@@ -87,7 +88,12 @@ function PlanPage({ view: asBooked }: StationProps<"plan">) {
 							}}
 						/>
 					)}
-					<Calendar {...{ view, plan, frame, drag, chosen }} onChoose={setChosen} />
+					<Calendar
+						{...{ view, plan, frame, drag, chosen }}
+						numbers={new Map(moving.may.map(({ id, number }) => [id, number]))}
+						onChoose={setChosen}
+					/>
+					{!moving.isOn && <Stranded firings={strandedFirings(asBooked)} onMove={() => moving.turn(true)} />}
 					{view.blocked > 0 && (
 						<p className="text-soft">
 							{count(view.blocked, "piece")} more {view.blocked === 1 ? "is" : "are"} in no plan: not measured, of
@@ -136,6 +142,20 @@ function PlanPage({ view: asBooked }: StationProps<"plan">) {
 				</section>
 			</div>
 		</div>
+	);
+}
+
+/** What was announced for a kiln that is out of service then, and the one press that plans it anew. */
+function Stranded({ firings, onMove }: { firings: ReturnType<typeof strandedFirings>; onMove(): void }) {
+	if (firings.length === 0) return null;
+	return (
+		<p className="flex flex-wrap items-center gap-3 font-semibold text-warning">
+			{firings.map(({ number }) => `№ ${number}`).join(", ")} {firings.length === 1 ? "is" : "are"} announced for a kiln
+			that is out of service.
+			<button type="button" className="btn btn-sm max-lg:h-11" onClick={onMove}>
+				Plan anew what was announced
+			</button>
+		</p>
 	);
 }
 
