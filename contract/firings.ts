@@ -40,6 +40,8 @@ export interface FiringCard {
 	state: "planned" | "running" | "opened" | "cancelled";
 	kiln: KilnCard;
 	family: GlassFamily;
+	/** On the other half of the shelf, in a load of two. The left half is of the one whose name comes first. */
+	otherFamily: GlassFamily | null;
 	level: FuseLevel;
 	schedule: Schedule;
 	setBy: MergedDemand["setBy"];

@@ -52,6 +52,8 @@ export interface LoadView {
 	moulds: Record<string, Mould>;
 	kilns: KilnCard[];
 	families: GlassFamily[];
+	/** Two families may lie on halves of one shelf. */
+	mixFamilies: boolean;
 }
 
 export interface ProposalView extends LoadProposal {

@@ -49,6 +49,7 @@ export const customs = z.strictObject({
 		shelfHourMinor: count("The price of kiln time", 0, 10_000_000).nullable(),
 	}),
 	planWishes: each(WISHES, z.enum(WISH_STEPS, { error: "Choose how much it counts." })),
+	mixFamilies: z.boolean(),
 	usualHours: z.strictObject({
 		queue: hours("Until it is loaded", 1000),
 		firing: hours("A firing", 240, 1),

@@ -34,14 +34,19 @@ export interface BuildOptions {
 	holdMin?: number;
 	/** The peak where it is known already, °C; solved for the flow index if left out. */
 	peakC?: number | undefined;
+	/** Where it is annealed, °C; by the school if left out. */
+	soakC?: number;
 }
+
+/** Where a family is annealed, °C: its own school goes before the studio's. */
+export const soakCOf = (family: GlassFamily, school: SoakSchool = "lower"): number =>
+	(family.soakSchool ?? school) === "lower" ? family.annealingC - LOWER_SOAK_BELOW_ANNEALING_K : family.annealingC;
 
 /** The schedule that meets a demand: up, air, peak (solved for the flow index), anneal, down in three steps. */
 export function buildSchedule(demand: Demand, options: BuildOptions): Schedule {
 	const { family, holdMin = HEAT_HOLD_MIN[options.heat ?? "usual"] } = options;
-	const soakSchool = family.soakSchool ?? options.soakSchool ?? "lower";
 	const viscosity = viscosityOf(family);
-	const soakC = soakSchool === "lower" ? family.annealingC - LOWER_SOAK_BELOW_ANNEALING_K : family.annealingC;
+	const soakC = options.soakC ?? soakCOf(family, options.soakSchool);
 	const withPeak = (peakC: number): Schedule => ({
 		segments: [
 			...heating(demand, viscosity, peakC, holdMin),

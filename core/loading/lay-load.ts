@@ -1,7 +1,8 @@
 import { boundsOf } from "../geometry/bounds";
 import { heightOf } from "./footprint";
-import { barredOn, type Reached } from "./heat-there";
-import { layOnTiers, type TiersLaid } from "./lay-on-tiers";
+import type { Reached } from "./heat-there";
+import { layByFamily } from "./lay-by-family";
+import type { TiersLaid } from "./lay-on-tiers";
 import type { Shelved } from "./lay-problems";
 import { USUAL_LAY_PASSES } from "./outlines/best-laid";
 import type { Form } from "./outlines/form";
@@ -26,7 +27,7 @@ export function layLoad(
 	kiln: LoadKiln,
 	clearanceMm: number,
 	{ laid, passes = USUAL_LAY_PASSES, scheduleOnly = false, shelves = 1 }: LayWish,
-	reached: Reached,
+	reached: readonly Reached[],
 ): TiersLaid {
 	if (laid) {
 		const theirs = laid.filter(({ id }) => forms.has(id));
@@ -42,12 +43,11 @@ export function layLoad(
 	const days = [...new Set(pieces.map(({ promised }) => promised ?? "9"))].sort();
 	const ranked = pieces
 		.map((one) => ({
-			...{ id: one.id, form: forms.get(one.id) as Form, standsMm: heightOf(one) },
+			...{ id: one.id, familyId: one.familyId, form: forms.get(one.id) as Form, standsMm: heightOf(one) },
 			rank: days.indexOf(one.promised ?? "9"),
 		}))
 		.sort((a, b) => a.rank - b.rank || b.form.areaMm2 - a.form.areaMm2 || a.id.localeCompare(b.id));
-	const barred = (tier: { offsetK: number }) => barredOn(tier, uneven, reached);
-	return layOnTiers({ pieces: ranked, kiln, clearanceMm, passes, uneven, barred });
+	return layByFamily({ pieces: ranked, kiln, clearanceMm, passes, uneven, reached });
 }
 
 export function placeOf({ id, xMm, yMm, turnDeg, shelf }: Shelved, { outline }: Form): Place {

@@ -1,8 +1,13 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { flowIndex } from "../firing/flow-index";
+import { type FuseLevel, LEVEL_BANDS } from "../firing/level";
+import { feltCurve } from "../firing/plan-flow";
+import { curveOf } from "../firing/schedule";
 import { USUAL_PACE } from "../firing/schools";
 import { boundsOf } from "../geometry/bounds";
 import { FAMILY_90, FAMILY_96 } from "../glass/family";
+import { viscosityOf } from "../glass/viscosity";
 import { meanThicknessMm } from "../journey/mean-thickness";
 import { DEFAULT_KILN } from "../kiln/kiln";
 import { edgeOf, footprintOf } from "./footprint";
@@ -100,7 +105,7 @@ describe("a proposed load", () => {
 		const result = proposeLoad(
 			[piece("a"), piece("b", { trappedSpanMm: 100 }), piece("c", { thick: 6.4 })],
 			kiln,
-			FAMILY_90,
+			[FAMILY_90],
 			schools,
 		);
 		if (!result.ok) throw new Error(result.problems[0]?.sentence);
@@ -118,7 +123,7 @@ describe("a proposed load", () => {
 		const many = Array.from({ length: 14 }, (_, i) =>
 			piece(`t${String(i).padStart(2, "0")}`, { size: [90, 90], promised: i === 13 ? "2031-01-01" : null }),
 		);
-		const result = proposeLoad(many, kiln, FAMILY_90, schools);
+		const result = proposeLoad(many, kiln, [FAMILY_90], schools);
 		expect(result.ok && result.value.places.map(({ id }) => id)).toContain("t13");
 		expect(result.ok && result.value.leftIds.length).toBe(2);
 	});
@@ -127,8 +132,8 @@ describe("a proposed load", () => {
 	it("goes on a second shelf where the first is full; both hold heat, and it is opened later", () => {
 		const many = Array.from({ length: 20 }, (_, i) => piece(`t${i}`, { size: [90, 90] }));
 		const [low, high] = [
-			proposeLoad(many.slice(0, 12), tall, FAMILY_90, schools),
-			proposeLoad(many, tall, FAMILY_90, schools),
+			proposeLoad(many.slice(0, 12), tall, [FAMILY_90], schools),
+			proposeLoad(many, tall, [FAMILY_90], schools),
 		];
 		if (!low.ok || !high.ok) throw new Error("no load");
 		expect([low.value.shelves, high.value.shelves]).toEqual([1, 2]);
@@ -139,26 +144,75 @@ describe("a proposed load", () => {
 	});
 	it.each([
 		["too high under another shelf", { thick: 45 }, [0, 1], "K-a is too high for its shelf"],
-		["on a shelf the kiln has not", {}, [2, 0], "not so many shelves"],
+		["on a shelf the kiln has not", {}, [2, 0], "has not"],
 		["on two shelves, as it fits", {}, [0, 1], undefined],
 	] as const)("by hand: %s", (_, change, [a, b], words) => {
 		const laid = [
 			{ id: "a", xMm: 200, yMm: 170, turnDeg: 0, shelf: a },
 			{ id: "b", xMm: 200, yMm: 170, turnDeg: 0, shelf: b },
 		];
-		const result = proposeLoad([piece("a", change), piece("b")], tall, FAMILY_90, schools, { laid });
+		const result = proposeLoad([piece("a", change), piece("b")], tall, [FAMILY_90], schools, { laid });
 		expect(result.ok ? undefined : result.problems[0]?.sentence).toEqual(words && expect.stringContaining(words));
 	});
+	describe("of two families on halves", () => {
+		const mixing = { ...schools, mixFamilies: true };
+		const both = [FAMILY_90, FAMILY_96];
+		const pieces = (level: FuseLevel, n = 8) =>
+			Array.from({ length: n }, (_, i) => piece(`t${i}`, { size: [80, 80], level, familyId: i % 2 ? "96" : "90" }));
+		it.each(["slump", "tack", "contour", "full"] as const)(
+			"%s: each on its half, both in their band by one peak (the integral over the curve), annealed at the warmer soak",
+			(level) => {
+				const result = proposeLoad(pieces(level), kiln, both, mixing);
+				if (!result.ok) throw new Error(result.problems[0]?.sentence);
+				const { places, schedule, leftIds } = result.value;
+				expect(leftIds).toEqual([]);
+				for (const { id, xMm, widthMm } of places) {
+					const is96 = Number(id.slice(1)) % 2 === 1;
+					if (is96) expect(xMm - widthMm / 2).toBeGreaterThan(220 + 10 - 1e-6);
+					else expect(xMm + widthMm / 2).toBeLessThan(220 - 10 + 1e-6);
+				}
+				for (const family of both) {
+					const flow = flowIndex(viscosityOf(family), feltCurve(curveOf(schedule, kiln.body), kiln.body));
+					expect(flow).toBeGreaterThan(LEVEL_BANDS[level].from);
+					expect(flow).toBeLessThan(LEVEL_BANDS[level].to);
+				}
+				expect(schedule.segments.find(({ name }) => name === "drop")?.targetC).toBe(482);
+			},
+		);
+		it.each([
+			["where the studio does not mix", pieces("full"), both, schools, {}, "one load takes one family"],
+			[
+				"whose annealing is too far apart",
+				pieces("full"),
+				[FAMILY_90, { ...FAMILY_96, annealingC: 480 }],
+				mixing,
+				{},
+				"No one schedule suits both",
+			],
+			[
+				"on the other's half",
+				pieces("full", 2),
+				both,
+				mixing,
+				{ laid: [100, 150].map((xMm, i) => ({ id: `t${i}`, xMm, yMm: 100 + 130 * i, turnDeg: 0, shelf: 0 })) },
+				"K-t1 is not on its family’s half",
+			],
+		] as const)("refused %s", (_, some, families, how, wish, words) => {
+			const result = proposeLoad(some, kiln, families, how, wish);
+			expect(!result.ok && result.problems[0]?.sentence).toContain(words);
+		});
+	});
+
 	it("keeps tack out of a corner that would make it contour, and refuses it there by hand", () => {
 		const hot = { xMm: 0, yMm: 0, widthMm: 220, heightMm: 340, offsetK: 25 };
 		const tacks = Array.from({ length: 12 }, (_, i) => piece(`t${i}`, { size: [90, 90], level: "tack" }));
 		const into = { ...kiln, uneven: [hot] };
-		const result = proposeLoad(tacks, into, FAMILY_90, schools);
+		const result = proposeLoad(tacks, into, [FAMILY_90], schools);
 		if (!result.ok) throw new Error(result.problems[0]?.sentence);
 		expect(result.value.places.length).toBeGreaterThan(3);
 		expect(result.value.places.every(({ xMm }) => xMm >= 220 + 45)).toBe(true);
 		const laid = [{ id: "t0", xMm: 100, yMm: 170, turnDeg: 0, shelf: 0 }];
-		const byHand = proposeLoad(tacks.slice(0, 1), into, FAMILY_90, schools, { laid });
+		const byHand = proposeLoad(tacks.slice(0, 1), into, [FAMILY_90], schools, { laid });
 		expect(!byHand.ok && byHand.problems[0]?.sentence).toMatch(
 			/K-t0 would come out contour where it lies: it is 25 °C hotter/,
 		);
@@ -171,7 +225,7 @@ describe("a proposed load", () => {
 		["too large", [piece("a", { size: [500, 500] })], "fits on this shelf"],
 		["too high", [piece("a", { thick: 200 })], "K-a is too high for this kiln"],
 	])("refuses %s with a sentence", (_, pieces, words) => {
-		const result = proposeLoad(pieces, kiln, FAMILY_90, schools);
+		const result = proposeLoad(pieces, kiln, [FAMILY_90], schools);
 		expect(!result.ok && result.problems[0]?.sentence).toContain(words);
 	});
 
@@ -179,11 +233,11 @@ describe("a proposed load", () => {
 		const untested = proposeLoad(
 			[piece("a", { familyId: "x" })],
 			kiln,
-			{ ...FAMILY_96, id: "x", tested: false },
+			[{ ...FAMILY_96, id: "x", tested: false }],
 			schools,
 		);
 		expect(!untested.ok && untested.problems[0]?.sentence).toContain("untested");
-		const cool = proposeLoad([piece("a")], { ...kiln, maxC: 700 }, FAMILY_90, schools);
+		const cool = proposeLoad([piece("a")], { ...kiln, maxC: 700 }, [FAMILY_90], schools);
 		expect(!cool.ok && cool.problems[0]?.sentence).toMatch(/needs \d+ °C/);
 	});
 

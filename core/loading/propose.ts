@@ -1,4 +1,4 @@
-import { buildSchedule } from "../firing/build";
+import { buildShared } from "../firing/build-shared";
 import type { PieceToFire } from "../firing/demand";
 import type { FuseLevel } from "../firing/level";
 import { type MergedDemand, mergeDemands } from "../firing/merge";
@@ -15,17 +15,18 @@ import { ok, problem, type Result } from "../result";
 import { effectiveThicknessMm } from "../stack/effective-thickness";
 import { METRIC, phraseText } from "../units/phrase";
 import { footprintOf, heightOf } from "./footprint";
-import { heatProblems, type Reached } from "./heat-there";
+import type { Reached } from "./heat-there";
 import { type LayWish, layLoad, placeOf } from "./lay-load";
-import { type ShelvedForm, shelvedProblems } from "./lay-problems";
+import type { Shelved } from "./lay-problems";
 import { layWords } from "./lay-words";
 import { simulateLoad } from "./load-heat";
+import { loadProblems } from "./load-problems";
 import { mouldProblem } from "./mould-problem";
 import { type Form, formOf } from "./outlines/form";
 import type { Uneven } from "./outlines/to-middle";
 import type { Place } from "./place";
 import { usableMm2 } from "./shelf";
-import { mostTiers, type Tiered, tiersOf } from "./tiers";
+import type { Tiered } from "./tiers";
 import type { Sortable } from "./tray";
 
 /** A piece that waits, with all a load has to know of it. */
@@ -54,12 +55,14 @@ export interface LoadSchools extends Pace {
 	heat?: HeatSchool;
 	dots?: DotSchool;
 	clearanceMm: number;
+	/** Two families may lie on halves of one shelf. */
+	mixFamilies?: boolean;
 }
 
 export interface LoadProposal {
 	places: Place[];
-	/** What it does in the middle of the lowest shelf. */
-	reached: Reached;
+	/** What it does in the middle of the lowest shelf to each family; of two the first lies on the left. */
+	reached: Reached[];
 	/** How many shelves the kiln is loaded with. */
 	shelves: number;
 	/** Ids of pieces the shelf had no room for. */
@@ -93,82 +96,105 @@ export const effectiveOf = (made: AsMade, level: FuseLevel, hadLevel: FuseLevel 
 /**
  * One load: as many of the pieces as the shelf holds, those promised first left out last; one schedule for all of them and
  * who sets each part of it; simulated on the kiln for the time to open. Pure: the same input gives the same load.
+ * @param families of the pieces: one; two where the studio mixes them, the first on the left half of the shelf
  */
 export function proposeLoad(
 	pieces: readonly WaitingPiece[],
 	kiln: LoadKiln,
-	family: GlassFamily,
+	families: readonly GlassFamily[],
 	schools: LoadSchools,
 	wish: LayWish = {},
 ): Result<LoadProposal> {
-	const first = pieces[0];
-	if (!first) return problem(["pieceIds"], "No piece was chosen for this load.");
-	const foreign = pieces.find((piece) => piece.familyId !== family.id);
-	if (foreign) return problem(["pieceIds"], `${foreign.code} is of another family: one load takes one family.`);
-	if (!family.tested) return problem(["pieceIds"], `${family.label} is untested glass and is not fired with anything.`);
-	const lacking = mouldProblem(pieces);
-	if (lacking) return problem(["pieceIds"], lacking);
-	const tall = pieces.find((piece) => heightOf(piece) > kiln.clearHeightMm);
-	if (tall) return problem(["pieceIds"], `${tall.code} is too high for this kiln.`);
-
-	const wanted = mergeDemands(pieces.map(toFire), schools);
-	if (!wanted) return problem(["pieceIds"], "These pieces go to different fuse levels and cannot share a firing.");
+	const [first, main] = [pieces[0], families[0]];
+	if (!first || !main) return problem(["pieceIds"], "No piece was chosen for this load.");
+	const never = cannotShare(pieces, kiln, families, schools);
+	if (never) return problem(["pieceIds"], never);
 	const { heat, dots } = schools;
-	const build = { family, kiln: kiln.body, soakSchool: schools.soak, ...(heat && { heat }), ...(dots && { dots }) };
+	const options = { kiln: kiln.body, soakSchool: schools.soak, ...(heat && { heat }), ...(dots && { dots }) };
+	const scheduleOf = (some: readonly WaitingPiece[]) => {
+		const demand = mergeDemands(some.map(toFire), schools);
+		const schedule = demand && buildShared(demand, families, options);
+		return demand && schedule && { demand, schedule };
+	};
+	const wanted = scheduleOf(pieces);
+	if (!wanted) return problem(["pieceIds"], apartWords(pieces, families));
 	const forms = new Map(pieces.map((piece) => [piece.id, formOf(footprintOf(piece))]));
-	const meant = reachedBy(buildSchedule(wanted, build), family, first.level, kiln);
+	const meant = families.map((family) => reachedBy(wanted.schedule, family, first.level, kiln));
 	const { laid, leftIds, shelves } = layLoad(pieces, forms, kiln, schools.clearanceMm, wish, meant);
-	if (shelves > mostTiers(kiln)) return problem(["laid"], "This kiln has not so many shelves.");
 	const placed = new Set(laid.map(({ id }) => id));
 	const loaded = wish.scheduleOnly ? [...pieces] : pieces.filter(({ id }) => placed.has(id));
-	const merged = mergeDemands(loaded.map(toFire), schools);
-	if (!merged) return problem(["pieceIds"], "None of these pieces fits on this shelf.");
-	const schedule = buildSchedule(merged, build);
+	const made = scheduleOf(loaded);
+	if (!made) return problem(["pieceIds"], "None of these pieces fits on this shelf.");
+	const { demand, schedule } = made;
 	const peakC = peakOf(schedule);
 	if (peakC > kiln.maxC) return problem(["kilnId"], `This load needs ${peakC} °C; the kiln goes to ${kiln.maxC} °C.`);
-	const tiers = tiersOf(kiln, shelves);
-	const reached = reachedBy(schedule, family, first.level, kiln);
-	if (wish.laid) {
-		const pieceOf = (id: string) => pieces.find((one) => one.id === id) as WaitingPiece;
-		const formed = laid.map(
-			(one): ShelvedForm => ({ ...one, form: forms.get(one.id) as Form, standsMm: heightOf(pieceOf(one.id)) }),
-		);
-		const wrong =
-			shelvedProblems(formed, tiers, schools.clearanceMm)[0] ??
-			heatProblems(formed, tiers, kiln.uneven ?? [], reached)[0];
-		if (wrong)
-			return problem(
-				["laid"],
-				phraseText(
-					layWords(wrong, (id) => pieceOf(id).code, schools.clearanceMm),
-					METRIC,
-				),
-			);
-	}
+	const reached = families.map((family) => reachedBy(schedule, family, first.level, kiln));
+	const wrong = wish.laid && wrongByHand(laid, pieces, forms, kiln, schools.clearanceMm, reached);
+	if (wrong) return problem(["laid"], wrong);
 
-	const hours = (demand: MergedDemand | undefined) =>
-		demand ? scheduleHours(buildSchedule(demand, build), kiln.body) : 0;
-	const all = hours(merged);
-	const costHours = Object.fromEntries(
-		loaded.map(({ id }) => [
-			id,
-			all - hours(mergeDemands(loaded.filter((other) => other.id !== id).map(toFire), schools)),
-		]),
-	);
-	const simulation = simulateLoad(loaded, kiln, family, schedule, shelves);
+	const hours = (some: readonly WaitingPiece[]) => {
+		const its = scheduleOf(some);
+		return its ? scheduleHours(its.schedule, kiln.body) : 0;
+	};
+	const all = hours(loaded);
+	const simulation = simulateLoad(loaded, kiln, main, schedule, shelves);
 	return ok({
 		places: laid.map((one) => placeOf(one, forms.get(one.id) as Form)),
 		...{ reached, shelves, leftIds, schedule },
-		setBy: merged.setBy,
-		airMin: merged.airMin,
-		costHours,
-		fill:
-			laid.reduce((sum, { id }) => sum + (forms.get(id)?.areaMm2 ?? 0), 0) /
-			tiers.reduce((sum, { shelf }) => sum + usableMm2(shelf), 0),
+		setBy: demand.setBy,
+		airMin: demand.airMin,
+		costHours: Object.fromEntries(loaded.map(({ id }) => [id, all - hours(loaded.filter((other) => other.id !== id))])),
+		fill: laid.reduce((sum, { id }) => sum + (forms.get(id)?.areaMm2 ?? 0), 0) / (usableMm2(kiln.shelf) * shelves),
 		openS: simulation.openS,
 		kwh: simulation.kwh,
 		flow: simulation.flow,
 	});
+}
+
+/** Why some pieces are never fired together in a kiln; undefined where they may be. */
+function cannotShare(
+	pieces: readonly WaitingPiece[],
+	kiln: LoadKiln,
+	families: readonly GlassFamily[],
+	{ mixFamilies = false }: LoadSchools,
+): string | undefined {
+	const [main] = families;
+	const foreign = pieces.find(({ familyId }) => familyId !== main?.id);
+	const isMixed = mixFamilies && families.length === 2;
+	if (foreign && !isMixed) return `${foreign.code} is of another family: one load takes one family.`;
+	const untested = families.find(({ tested }) => !tested);
+	if (untested) return `${untested.label} is untested glass and is not fired with anything.`;
+	const tall = pieces.find((piece) => heightOf(piece) > kiln.clearHeightMm);
+	return mouldProblem(pieces) ?? (tall && `${tall.code} is too high for this kiln.`);
+}
+
+const apartWords = (pieces: readonly WaitingPiece[], families: readonly GlassFamily[]): string =>
+	new Set(pieces.map(({ level }) => level)).size > 1
+		? "These pieces go to different fuse levels and cannot share a firing."
+		: `No one schedule suits both ${families.map(({ label }) => label).join(" and ")}: fire them apart.`;
+
+/** What is wrong first with where somebody put the pieces, in a sentence. */
+function wrongByHand(
+	laid: readonly Shelved[],
+	pieces: readonly WaitingPiece[],
+	forms: ReadonlyMap<string, Form>,
+	kiln: LoadKiln,
+	clearanceMm: number,
+	reached: readonly Reached[],
+): string | undefined {
+	const pieceOf = (id: string) => pieces.find((one) => one.id === id) as WaitingPiece;
+	const formed = laid.map((one) => {
+		const piece = pieceOf(one.id);
+		return { ...one, form: forms.get(one.id) as Form, standsMm: heightOf(piece), familyId: piece.familyId };
+	});
+	const wrong = loadProblems(formed, kiln, clearanceMm, reached)[0];
+	return (
+		wrong &&
+		phraseText(
+			layWords(wrong, (id) => pieceOf(id).code, clearanceMm),
+			METRIC,
+		)
+	);
 }
 
 /** What a schedule does in the middle of a kiln. */

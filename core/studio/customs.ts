@@ -31,6 +31,8 @@ export interface Customs {
 	tariff: Tariff;
 	/** What counts more, and what less, when loads are planned. */
 	planWishes: PlanWishes;
+	/** Two families may lie on halves of one shelf where one schedule suits both. */
+	mixFamilies: boolean;
 	/** How long each part of a piece's way takes while the studio's own record says nothing. */
 	usualHours: UsualHours;
 	/** Cautions of one's own by station, one a line. */
@@ -51,6 +53,7 @@ export const USUAL_CUSTOMS: Customs = {
 	paper: "a4",
 	tariff: { kwhMinor: null, shelfHourMinor: null },
 	planWishes: USUAL_WISHES,
+	mixFamilies: false,
 	usualHours: USUAL_HOURS,
 	cautions: Object.fromEntries(STATIONS.map((station) => [station, ""])) as Record<Station, string>,
 };

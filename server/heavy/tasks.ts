@@ -70,8 +70,9 @@ export const tasks = {
 	/** What is to be bought, on paper. */
 	shoppingPdf: (sheet: Omit<ShoppingPaper, "fonts">) => shoppingPdf({ ...sheet, fonts: fontFiles() }),
 
-	proposeLoad: ({ pieces, kiln, family, schools, wish }: PlannedLoad & { schools: LoadSchools; wish: LayWish }) =>
-		proposeLoad(pieces, kiln, family, schools, wish),
+	proposeLoad: (
+		load: Pick<PlannedLoad, "pieces" | "kiln"> & { families: GlassFamily[]; schools: LoadSchools; wish: LayWish },
+	) => proposeLoad(load.pieces, load.kiln, load.families, load.schools, load.wish),
 
 	/** A load's schedule as planned and as the kiln will follow it, to be drawn. */
 	drawLoad: ({ pieces, kiln, family, schedule, shelves }: PlannedLoad & { schedule: Schedule; shelves: number }) => ({

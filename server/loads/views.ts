@@ -57,6 +57,6 @@ export const load: View<"load"> = async (context) => {
 		unjudged: await countUnjudged(context.db),
 		...room,
 		kilns: await kilnCards(context),
-		families,
+		...{ families, mixFamilies: context.studio.customs.mixFamilies },
 	};
 };

@@ -7,10 +7,10 @@ import { problemOf } from "@core/loading/plan/problem";
 import { searchPlan } from "@core/loading/plan/search";
 import type { Plan } from "@core/loading/plan/types";
 import { PLAN_WEIGHTS } from "@core/loading/plan/weights";
-import { firing, firingPlace, mould, piece, pieceEvent } from "@db/schema";
+import { firing, firingPlace, mould, piece, pieceEvent, studio as studioTable } from "@db/schema";
 import { dayOf, wallClockMs } from "@formats/time";
 import { feedFor } from "@server/courses/feed";
-import { eq } from "drizzle-orm";
+import { eq, inArray } from "drizzle-orm";
 import ICAL from "ical.js";
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { wrongWithPlan } from "../support/plan-checker";
@@ -242,7 +242,7 @@ describe("a load laid by hand", () => {
 		const [a, b] = [first.pieceId, second.pieceId];
 		const at = (id: string, shelf: number) => ({ id, xMm: 190, yMm: 190, turnDeg: 0, shelf });
 		const lay = (...laid: ReturnType<typeof at>[]) => plan({ kilnId: silo.id, pieces: chosen(all), laid });
-		expect((await refusal(lay(at(a, 0), at(b, 2)))).message).toContain("not so many shelves");
+		expect((await refusal(lay(at(a, 0), at(b, 2)))).message).toContain("a shelf that this load has not");
 		const firingId = await lay(at(b, 0), at(a, 1));
 		const sheet = await studio.see("loadSheet", { firing: firingId });
 		expect(sheet.pieces.map(({ id, place }) => [id, place.shelf])).toEqual([
@@ -263,6 +263,41 @@ describe("a load laid by hand", () => {
 		expect(await shelves()).toEqual([0, 1]);
 		await studio.act("moveFiring", { firingId, kilnId: hopper.id, startsAt: await morning(11) });
 		expect(await shelves()).toEqual([0, 0]);
+	});
+
+	it("two families on halves of a shelf: only where the studio mixes them, and each piece on its own half", async () => {
+		const hopper = await kilnNamed("Hopper kiln");
+		const all = (await tray()).slice(0, 4);
+		const foreign = all.slice(0, 2).map(({ pieceId }) => pieceId);
+		const set = (familyId: string, mixFamilies: boolean) =>
+			studio.db.transaction(async (tx) => {
+				await tx.update(piece).set({ familyId }).where(inArray(piece.id, foreign));
+				const [row] = await tx.select().from(studioTable);
+				if (row) await tx.update(studioTable).set({ customs: { ...row.customs, mixFamilies } });
+			});
+		await set("96", false);
+		expect((await refusal(plan({ kilnId: hopper.id, pieces: chosen(all) }))).message).toContain(
+			"one load takes one family",
+		);
+		await set("96", true);
+		expect((await studio.see("load")).mixFamilies).toBe(true);
+		const ids = all.map(({ pieceId }) => pieceId);
+		const shown = await studio.see("proposal", { kiln: hopper.id, pieces: ids.join(",") });
+		expect(shown.reached.map(({ family }) => family.id)).toEqual(["90", "96"]);
+		const laid = shown.places.map(({ id, xMm, yMm, turnDeg, shelf }) => ({ id, xMm, yMm, turnDeg, shelf }));
+		const [a, b] = [foreign[0], all[2]?.pieceId] as [string, string];
+		const idAt = (id: string) => (id === a ? b : id === b ? a : id);
+		const mirrored = laid.map((one) => ({ ...one, id: idAt(one.id) }));
+		expect((await refusal(plan({ kilnId: hopper.id, pieces: chosen(all), laid: mirrored }))).message).toContain(
+			"its family’s half",
+		);
+		const firingId = await plan({ kilnId: hopper.id, pieces: chosen(all), laid });
+		const card = (await studio.see("fire")).firings.find(({ id }) => id === firingId);
+		expect([card?.family.id, card?.otherFamily?.id]).toEqual(["90", "96"]);
+		for (const { id, place } of card?.pieces ?? [])
+			expect(place.xMm > hopper.shelfWidthMm / 2).toBe(foreign.includes(id));
+		await callOff();
+		await set("90", false);
 	});
 
 	it("only its schedule is asked for where the page laid it: for all of its pieces, however many the shelf holds", async () => {

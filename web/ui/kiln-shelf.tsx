@@ -1,4 +1,7 @@
 import type { KilnCard } from "@contract/kilns";
+import type { GlassFamily } from "@core/glass/family";
+import { BETWEEN_MM } from "@core/loading/halves";
+import type { Shelf } from "@core/loading/shelf";
 import { tiersOf } from "@core/loading/tiers";
 import { ShelfMap } from "./shelf-map";
 import { tieredOf } from "./shelf-path";
@@ -11,10 +14,41 @@ interface Props extends Omit<MapProps, "shelf" | "doorSide" | "zones" | "fixture
 	index?: number;
 	/** How many of them it is loaded with. */
 	of?: number;
+	/** Of a load of two families: what the left half is called and what the right one. */
+	halves?: readonly string[] | undefined;
 }
 
+/** The strip between the halves of two families, and which half is whose. */
+const Halves = ({ shelf: { widthMm, heightMm }, names }: { shelf: Shelf; names: readonly string[] }) => (
+	<g>
+		<rect
+			x={(widthMm - BETWEEN_MM) / 2}
+			width={BETWEEN_MM}
+			height={heightMm}
+			className="fill-base-content/12 stroke-base-content/50"
+			strokeDasharray="5 4"
+		/>
+		{names.map((name, i) => (
+			<text
+				key={name}
+				x={i === 0 ? (widthMm - BETWEEN_MM) / 2 - 8 : (widthMm + BETWEEN_MM) / 2 + 8}
+				y={heightMm - 8}
+				textAnchor={i === 0 ? "end" : "start"}
+				fontSize="15"
+				className="figure fill-base-content font-bold"
+			>
+				{name}
+			</text>
+		))}
+	</g>
+);
+
+/** Names of the families of a load, of two the left half first. */
+export const halvesOf = (...families: readonly (GlassFamily | null)[]): string[] =>
+	families.flatMap((one) => one?.label ?? []).sort();
+
 /** One shelf of a kiln from above, with what the kiln's book knows of it. Its thermocouple reaches over the lowest. */
-export function KilnShelf({ kiln, index = 0, of = 1, pieces, ...map }: Props) {
+export function KilnShelf({ kiln, index = 0, of = 1, halves = [], pieces, ...map }: Props) {
 	const tier = tiersOf(tieredOf(kiln), of)[index];
 	if (!tier) return null;
 	const isCarrying = (tier.shelf.posts?.length ?? 0) > 0;
@@ -26,6 +60,7 @@ export function KilnShelf({ kiln, index = 0, of = 1, pieces, ...map }: Props) {
 			zones={kiln.zones}
 			fixtures={kiln.fixtures.filter(({ kind }) => (kind === "post" ? isCarrying : index === 0))}
 			pieces={pieces.filter(({ place }) => place.shelf === index)}
+			below={halves.length > 1 && <Halves shelf={tier.shelf} names={halves} />}
 		/>
 	);
 }

@@ -34,6 +34,8 @@ interface Props {
 	/** What stands on it or reaches over it. */
 	fixtures?: readonly KilnFixture[];
 	onPick?: (code: string) => void;
+	/** More under the pieces. */
+	below?: ReactNode;
 	/** More layers above the pieces: for one who moves them. */
 	above?: ReactNode;
 	/** On paper: exactly so wide, mm. */
@@ -72,6 +74,7 @@ export function ShelfMap(props: Props) {
 		>
 			<Ground shelf={shelf} zones={props.zones ?? []} />
 			<Fixtures fixtures={props.fixtures ?? []} shelf={shelf} />
+			{props.below}
 			{pieces.map((one) => (
 				<g key={one.code} className={onPick ? "cursor-pointer" : undefined}>
 					<Halo place={one.place} clearanceMm={clearanceMm} shelfHeightMm={h} isWrong={one.mark === "wrong"} />

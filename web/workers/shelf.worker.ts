@@ -1,7 +1,9 @@
 import type { Ring } from "@core/geometry/region";
 import { fitsBeside } from "@core/loading/fits-beside";
-import { barredOn, type Reached } from "@core/loading/heat-there";
-import { layOnTiers, type TiersLaid } from "@core/loading/lay-on-tiers";
+import { otherHalf } from "@core/loading/halves";
+import type { Reached } from "@core/loading/heat-there";
+import { kilnFor, layByFamily } from "@core/loading/lay-by-family";
+import type { TiersLaid } from "@core/loading/lay-on-tiers";
 import type { Shelved } from "@core/loading/lay-problems";
 import { USUAL_LAY_PASSES } from "@core/loading/outlines/best-laid";
 import { formOf } from "@core/loading/outlines/form";
@@ -11,6 +13,7 @@ import { expose } from "comlink";
 
 export interface ToLayAnew {
 	id: string;
+	familyId: string;
 	outline: Ring;
 	standsMm: number;
 	/** Less is promised sooner. */
@@ -21,40 +24,43 @@ export interface ToLayAnew {
 export interface LayInto {
 	kiln: Tiered & { uneven: readonly Uneven[] };
 	clearanceMm: number;
-	reached: Reached;
+	/** Of one family, or of two on halves. */
+	reached: readonly Reached[];
 }
 
-type Outlined = Shelved & { outline: Ring; standsMm: number };
+type Outlined = Shelved & { outline: Ring; standsMm: number; familyId: string };
 const formed = ({ outline, ...one }: Outlined) => ({ ...one, form: formOf(outline) });
 
 /** What takes longer than a frame on the shelf map. */
 const layer = {
 	/** Everything laid anew round what is pinned, on as few shelves as hold it. */
 	again(pieces: ToLayAnew[], pinned: Outlined[], { kiln, clearanceMm, reached }: LayInto): TiersLaid {
-		return layOnTiers({
+		return layByFamily({
 			pieces: pieces.map(({ outline, ...one }) => ({ ...one, form: formOf(outline) })),
 			pinned: pinned.map(formed),
-			...{ kiln, clearanceMm, passes: USUAL_LAY_PASSES, uneven: kiln.uneven },
-			barred: (tier) => barredOn(tier, kiln.uneven, reached),
+			...{ kiln, clearanceMm, reached, passes: USUAL_LAY_PASSES, uneven: kiln.uneven },
 		});
 	},
 	/** Which of these would fit beside what lies on one shelf of so many, and where. */
 	gaps(
 		candidates: ToLayAnew[],
 		there: Outlined[],
-		{ kiln, clearanceMm }: LayInto,
+		{ kiln, clearanceMm, reached }: LayInto,
 		shelf: number,
 		of: number,
 	): Shelved[] {
-		const tier = tiersOf(kiln, of)[shelf];
+		const tier = tiersOf(kilnFor(kiln, reached.length), of)[shelf];
 		if (!tier) return [];
 		const low = candidates.filter(({ standsMm }) => standsMm <= tier.clearHeightMm);
-		return fitsBeside(
-			low.map(({ id, outline }) => ({ id, form: formOf(outline) })),
-			there.filter((one) => one.shelf === shelf).map(formed),
-			tier.shelf,
-			clearanceMm,
-		).map((one) => ({ ...one, shelf }));
+		return reached.flatMap(({ family }, half) =>
+			fitsBeside(
+				low.filter(({ familyId }) => familyId === family.id).map(({ id, outline }) => ({ id, form: formOf(outline) })),
+				there.filter((one) => one.shelf === shelf).map(formed),
+				tier.shelf,
+				clearanceMm,
+				{ kept: reached.length > 1 ? [otherHalf(tier.shelf, half)] : [] },
+			).map((one) => ({ ...one, shelf })),
+		);
 	},
 };
 export type ShelfLayer = typeof layer;

@@ -35,6 +35,26 @@ function heatOf(
 	};
 }
 
+/** Of firings with pieces of two families, by their id, the one that is not the firing's own. */
+async function otherFamilies(
+	db: ViewContext["db"],
+	rows: readonly { firing: { id: string; familyId: string } }[],
+	places: readonly { firingId: string; pieceId: string }[],
+	pieces: readonly PieceBrief[],
+) {
+	const familyOf = new Map(pieces.map(({ id, familyId }) => [id, familyId]));
+	const other = rows.flatMap(({ firing: { id, familyId } }) => {
+		const its = places.find((place) => place.firingId === id && (familyOf.get(place.pieceId) ?? familyId) !== familyId);
+		return its ? [[id, familyOf.get(its.pieceId) as string] as const] : [];
+	});
+	if (other.length === 0) return new Map<string, typeof glassFamily.$inferSelect>();
+	const ids = [...new Set(other.map(([, familyId]) => familyId))];
+	const families = await db.select().from(glassFamily).where(inArray(glassFamily.id, ids));
+	return new Map(
+		other.flatMap(([id, familyId]) => families.filter((one) => one.id === familyId).map((one) => [id, one])),
+	);
+}
+
 /** Firings with their kiln, schedule and the pieces on their shelf, newest first. */
 export async function firingCards(context: ViewContext, where: SQL | undefined, most = 20): Promise<FiringCard[]> {
 	const { db } = context;
@@ -56,6 +76,7 @@ export async function firingCards(context: ViewContext, where: SQL | undefined, 
 	);
 	const lots = await lotsIn(db, ids);
 	const { studio, now } = context;
+	const others = await otherFamilies(db, rows, places, pieces);
 	return rows.map(({ firing: row, kiln: kilnRow, family }) => ({
 		house: houseHoursOf(
 			studio,
@@ -69,6 +90,7 @@ export async function firingCards(context: ViewContext, where: SQL | undefined, 
 		state: row.state,
 		kiln: kilnCard(kilnRow, row, context),
 		family,
+		otherFamily: others.get(row.id) ?? null,
 		level: row.level,
 		schedule: row.schedule,
 		setBy: row.setBy,

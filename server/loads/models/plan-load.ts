@@ -9,7 +9,7 @@ import { loadKiln } from "@db/queries/kilns";
 import type { Studio } from "@db/queries/studio";
 import { loadWaiting } from "@db/queries/waiting";
 import { glassFamily } from "@db/schema";
-import { eq } from "drizzle-orm";
+import { asc, inArray } from "drizzle-orm";
 import { inPool } from "../../heavy/in-pool";
 import { inTheBook, Refusal } from "../../house/refusal";
 
@@ -36,6 +36,7 @@ export const schoolsFor = (studio: Studio): LoadSchools => ({
 	heat: studio.heatSchool,
 	dots: studio.dotSchool,
 	clearanceMm: studio.clearanceMm,
+	mixFamilies: studio.customs.mixFamilies,
 });
 
 /** The load that these pieces would make on this kiln, from the rows as they are now. Proposing and accepting both come here. */
@@ -54,15 +55,17 @@ export async function planLoad(
 	const row = inTheBook(await loadKiln(reader, kilnId), "kiln");
 	if (row.kind !== "electric") throw new Refusal("invalid", `${row.name} takes one small piece by hand, no load.`);
 	const pieces = await loadWaiting(reader, pieceIds);
-	const [family] = await reader
+	const families = await reader
 		.select()
 		.from(glassFamily)
-		.where(eq(glassFamily.id, pieces[0]?.familyId ?? ""));
+		.where(inArray(glassFamily.id, [...new Set(pieces.map(({ familyId }) => familyId))]))
+		.orderBy(asc(glassFamily.label), asc(glassFamily.id));
+	const [family] = families;
 	if (!family) throw new Refusal("invalid", "No piece was chosen for this load.");
 	const result = await inPool("proposeLoad", {
 		pieces,
 		kiln: loadKilnOf(row),
-		family,
+		families,
 		schools: schoolsFor(studio),
 		wish,
 	});

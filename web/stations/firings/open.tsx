@@ -11,7 +11,7 @@ import { useActForm } from "../../forms/use-act-form";
 import { useNow } from "../../lib/clock";
 import { useFigure, usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
-import { KilnShelf } from "../../ui/kiln-shelf";
+import { halvesOf, KilnShelf } from "../../ui/kiln-shelf";
 import { OwnCautions } from "../../ui/own-cautions";
 import { lying } from "../../ui/shelf-map";
 import { ShelfTabs } from "../../ui/shelf-tabs";
@@ -76,6 +76,7 @@ function Open({ view, frame }: StationProps<"open">) {
 						kiln={firing.kiln}
 						index={shelf}
 						of={counts.length}
+						halves={halvesOf(firing.family, firing.otherFamily)}
 						clearanceMm={frame.clearanceMm}
 						pieces={firing.pieces.flatMap((one) => lying(one, one.place, view.pictures, markOf(one, piece?.code)))}
 						{...(firing.state === "opened" ? { onPick: setCode } : {})}

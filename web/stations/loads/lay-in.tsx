@@ -6,7 +6,7 @@ import { useEffect, useRef, useState } from "react";
 import { Caution, Trouble } from "../../forms/notice";
 import { useAct } from "../../lib/api";
 import { framed, type StationProps } from "../../ui/frame/framed";
-import { KilnShelf } from "../../ui/kiln-shelf";
+import { halvesOf, KilnShelf } from "../../ui/kiln-shelf";
 import { OwnCautions } from "../../ui/own-cautions";
 import { lying, type OnShelf } from "../../ui/shelf-map";
 import { shelfOf } from "../../ui/shelf-path";
@@ -51,6 +51,7 @@ function LayIn({ view, frame }: StationProps<"loadSheet">) {
 						kiln={firing.kiln}
 						index={shown}
 						of={of}
+						halves={halvesOf(firing.family, firing.otherFamily)}
 						clearanceMm={frame.clearanceMm}
 						pieces={pieces.flatMap((one) => lying(one, one.place, pictures, mark(one)))}
 					/>

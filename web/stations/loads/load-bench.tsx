@@ -105,7 +105,7 @@ export function LoadBench({ view, frame, kiln, base, pieces, startMs, accept }: 
 					<ShelfLine fill={fill} count={doc.laid.length} />
 				</div>
 				<ShelfTabs counts={of > 1 ? onShelves(doc.laid, of) : []} shown={here} onShow={tiers.show}>
-					{of < mostTiers(kiln) && (
+					{base.reached.length === 1 && of < mostTiers(kiln) && (
 						<button type="button" className="btn btn-sm max-lg:h-11" onClick={tiers.put}>
 							Put a shelf above
 						</button>
@@ -116,6 +116,7 @@ export function LoadBench({ view, frame, kiln, base, pieces, startMs, accept }: 
 					<KilnShelf
 						className="h-full"
 						{...{ kiln, of }}
+						halves={base.reached.length > 1 ? base.reached.map(({ family }) => family.label) : undefined}
 						index={here}
 						clearanceMm={frame.clearanceMm}
 						pieces={places.flatMap((place) =>

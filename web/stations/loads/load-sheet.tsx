@@ -7,7 +7,7 @@ import { shelfWords, tiersOf } from "@core/loading/tiers";
 import { dayAndClock } from "@formats/time";
 import { useFigure, usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
-import { KilnShelf } from "../../ui/kiln-shelf";
+import { halvesOf, KilnShelf } from "../../ui/kiln-shelf";
 import PrintButton from "../../ui/print-button";
 import { SegmentList } from "../../ui/segment-list";
 import { lying, mapSize } from "../../ui/shelf-map";
@@ -41,7 +41,8 @@ function LoadSheet({ view, frame }: StationProps<"loadSheet">) {
 					Firing <span className="figure">{firing.number}</span>, {firing.kiln.name}
 				</p>
 				<p className="figure">
-					{firing.family.label}, {LEVEL_WORDS[firing.level]}, {pieces.length} {pieces.length === 1 ? "piece" : "pieces"}
+					{halvesOf(firing.family, firing.otherFamily).join(" and ")}, {LEVEL_WORDS[firing.level]}, {pieces.length}{" "}
+					{pieces.length === 1 ? "piece" : "pieces"}
 					{firing.startsAt && <>; start {dayAndClock(firing.startsAt, timeZone)}</>}
 				</p>
 			</header>
@@ -52,6 +53,7 @@ function LoadSheet({ view, frame }: StationProps<"loadSheet">) {
 						paperMm={size.widthMm / scale}
 						kiln={firing.kiln}
 						index={i}
+						halves={halvesOf(firing.family, firing.otherFamily)}
 						of={of}
 						clearanceMm={frame.clearanceMm}
 						pieces={pieces.flatMap((one) => lying(one, one.place, pictures))}

@@ -32,7 +32,7 @@ function Load({ view, frame, params }: StationProps<"load">) {
 	/** Those that somebody chose; null: the whole tray. */
 	const [chosenIds, setChosenIds] = useState<readonly string[] | null>(asked.length > 0 ? asked : null);
 	const tray = view.trays.find(({ key }) => key === trayKey) ?? view.trays[0];
-	const mates = tray ? matesOf(view.trays, tray) : [];
+	const mates = tray ? matesOf(view, tray) : [];
 	const pieces = chosenIds ? mates.filter(({ id }) => chosenIds.includes(id)) : (tray?.pieces ?? []);
 	const kiln = view.kilns.find(({ id }) => id === kilnId);
 	const key = pieces.map(({ id }) => id).join(",");
@@ -114,9 +114,11 @@ function Load({ view, frame, params }: StationProps<"load">) {
 	);
 }
 
-/** Of the same family and level: pieces of other bands go along with the instructor's consent. */
-const matesOf = (trays: readonly Tray[], { familyId, level }: Tray): PieceBrief[] =>
-	trays.filter((one) => one.familyId === familyId && one.level === level).flatMap(({ pieces }) => pieces);
+/** Of the same level, and family where the studio does not mix them: pieces of other bands go along with the instructor's consent. */
+const matesOf = ({ trays, mixFamilies }: LoadView, { familyId, level }: Tray): PieceBrief[] =>
+	trays
+		.filter((one) => (mixFamilies || one.familyId === familyId) && one.level === level)
+		.flatMap(({ pieces }) => pieces);
 
 function KilnChoice(props: { kilns: LoadView["kilns"]; kilnId: string; onChoose(id: string): void }) {
 	const { timeZone } = usePrefs();

@@ -19,12 +19,14 @@ export function TrayRow({
 	tray: Tray;
 	chosen: boolean;
 	onChoose(): void;
-	/** Of the same family and level, in trays of other bands. */
+	/** Of the same level, in trays of other bands, or of another family where the studio mixes them. */
 	mates: readonly Piece[];
 	isIn(id: string): boolean;
 	toggle(id: string): void;
 }) {
 	const figure = useFigure();
+	const foreign = mates.filter(({ familyId }) => familyId !== tray.familyId);
+	const banded = mates.filter(({ familyId }) => familyId === tray.familyId);
 	const { timeZone } = usePrefs();
 	const nowMs = useNow(60);
 	const band = tray.upToMm === null ? `over ${figure({ mm: tray.fromMm })}` : `to ${figure({ mm: tray.upToMm })}`;
@@ -52,13 +54,22 @@ export function TrayRow({
 					{tray.pieces.map((piece) => (
 						<PieceLine key={piece.id} piece={piece} isIn={isIn(piece.id)} toggle={toggle} />
 					))}
-					{mates.length > 0 && (
+					{banded.length > 0 && (
 						<li className="pt-2 text-[13px] text-soft">
 							Of another thickness: they may go along if you say so. A thinner piece is only annealed longer than it
 							needs; a thicker one makes all of them wait.
 						</li>
 					)}
-					{mates.map((piece) => (
+					{banded.map((piece) => (
+						<PieceLine key={piece.id} piece={piece} isIn={isIn(piece.id)} toggle={toggle} />
+					))}
+					{foreign.length > 0 && (
+						<li className="pt-2 text-[13px] text-soft">
+							Of another family, on the other half of the shelf, where one schedule suits both. They never touch: look
+							twice which is which.
+						</li>
+					)}
+					{foreign.map((piece) => (
 						<PieceLine key={piece.id} piece={piece} isIn={isIn(piece.id)} toggle={toggle} />
 					))}
 				</ul>

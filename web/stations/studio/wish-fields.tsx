@@ -36,6 +36,21 @@ export function WishFields({ form }: { form: SettingsForm }) {
 					</li>
 				))}
 			</ul>
+			<label className="mt-4 flex max-w-2xl items-start gap-3">
+				<input
+					type="checkbox"
+					className="checkbox mt-0.5"
+					checked={form.values.settings.customs.mixFamilies}
+					onChange={(event) => form.set("settings.customs.mixFamilies", event.target.checked)}
+				/>
+				<span>
+					<b className="block">Two families on halves of one shelf</b>
+					<span className="text-soft">
+						By hand only, where one schedule suits both: each on its half, a strip free between. Glasses of two families
+						that are mixed up crack, sometimes weeks later.
+					</span>
+				</span>
+			</label>
 		</>
 	);
 }

@@ -3,31 +3,31 @@ import type { LoadView } from "@contract/loads";
 import type { PieceBrief } from "@contract/pieces";
 import { boundsOf } from "@core/geometry/bounds";
 import { footprintOf, heightOf } from "@core/loading/footprint";
-import { type HeatProblem, heatProblems, type Reached } from "@core/loading/heat-there";
-import { type LayProblem, type Shelved, type ShelvedForm, shelvedProblems } from "@core/loading/lay-problems";
+import type { Reached } from "@core/loading/heat-there";
+import type { Shelved, ShelvedForm } from "@core/loading/lay-problems";
+import { loadProblems } from "@core/loading/load-problems";
 import { formOf } from "@core/loading/outlines/form";
 import { unevenOf } from "@core/loading/outlines/to-middle";
-import { type Place, shelvesUsed } from "@core/loading/place";
+import type { Place } from "@core/loading/place";
 import { moved, putIn, type ShelfDoc } from "@core/loading/shelf-doc";
-import { tiersOf } from "@core/loading/tiers";
 import { type Remote, wrap } from "comlink";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { createDraft, useDocument, useSteps } from "../../../ui/kept/draft";
 import { tieredOf } from "../../../ui/shelf-path";
 import type { LayInto, ShelfLayer, ToLayAnew } from "../../../workers/shelf.worker";
 
-/** What a piece covers after firing, and how high it stands. */
-type Body = Pick<ShelvedForm, "form" | "standsMm">;
+/** What a piece covers after firing, how high it stands, and of which family it is. */
+type Body = Pick<ShelvedForm, "form" | "standsMm"> & { familyId: string };
 
 /** Of pieces by their measures, their kit's outline and their mould. */
 export function useBodies(view: LoadView, pieces: readonly PieceBrief[]): ReadonlyMap<string, Body> {
 	return useMemo(
 		() =>
 			new Map(
-				pieces.flatMap(({ id, asMade, level, kitVersionId }) => {
+				pieces.flatMap(({ id, asMade, level, kitVersionId, familyId }) => {
 					if (!asMade) return [];
 					const lying = { asMade, level, kitOutline: view.outlines[kitVersionId ?? ""], mould: view.moulds[id] };
-					return [[id, { form: formOf(footprintOf(lying)), standsMm: heightOf(lying) }] as const];
+					return [[id, { form: formOf(footprintOf(lying)), standsMm: heightOf(lying), familyId }] as const];
 				}),
 			),
 		[pieces, view.outlines, view.moulds],
@@ -38,7 +38,7 @@ interface Load {
 	kiln: KilnCard;
 	clearanceMm: number;
 	bodies: ReadonlyMap<string, Body>;
-	reached: Reached;
+	reached: readonly Reached[];
 }
 
 /** One load on a kiln's shelves as it is laid by hand: the document, its undo, and what is wrong with it now. */
@@ -60,15 +60,12 @@ export function useShelf(start: readonly Shelved[], { kiln, clearanceMm, bodies,
 		}),
 		[kiln, clearanceMm, reached],
 	);
-	const formed = doc.laid.flatMap((one): ShelvedForm[] => {
+	const formed = doc.laid.flatMap((one): (ShelvedForm & Body)[] => {
 		const body = bodies.get(one.id);
 		return body ? [{ ...one, ...body }] : [];
 	});
 	// biome-ignore lint/correctness/useExhaustiveDependencies: by the document alone
-	const problems = useMemo<(LayProblem | HeatProblem)[]>(() => {
-		const tiers = tiersOf(into.kiln, shelvesUsed(formed));
-		return [...shelvedProblems(formed, tiers, clearanceMm), ...heatProblems(formed, tiers, into.kiln.uneven, reached)];
-	}, [kept, held, into]);
+	const problems = useMemo(() => loadProblems(formed, into.kiln, clearanceMm, reached), [kept, held, into]);
 	const ask = () => {
 		if (!worker.current) {
 			const thread = new Worker(new URL("../../../workers/shelf.worker.ts", import.meta.url), { type: "module" });
@@ -78,7 +75,10 @@ export function useShelf(start: readonly Shelved[], { kiln, clearanceMm, bodies,
 	};
 	const toLay = (id: string, rank = 0): ToLayAnew => {
 		const body = bodies.get(id);
-		return { id, rank, outline: body?.form.outline ?? [], standsMm: body?.standsMm ?? 0 };
+		return {
+			...{ id, rank, familyId: body?.familyId ?? "" },
+			...{ outline: body?.form.outline ?? [], standsMm: body?.standsMm ?? 0 },
+		};
 	};
 	const outlined = (one: Shelved) => ({ ...one, ...toLay(one.id) });
 	/** Which of some pieces would fit beside what lies on a shelf, of so many. */
@@ -99,7 +99,7 @@ export function useShelf(start: readonly Shelved[], { kiln, clearanceMm, bodies,
 			if (held) store.getState().edit((before) => moved(before, held.id, held.xMm, held.yMm));
 			setHeld(null);
 		},
-		places: formed.map(({ form, standsMm: _, ...one }): Place => {
+		places: formed.map(({ form, standsMm: _, familyId: __, ...one }): Place => {
 			const { widthMm, heightMm } = boundsOf([form.outline]);
 			return { ...one, widthMm, heightMm, outline: form.outline };
 		}),
