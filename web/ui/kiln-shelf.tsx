@@ -31,13 +31,13 @@ const Halves = ({ shelf: { widthMm, heightMm }, names }: { shelf: Shelf; names: 
 		{names.map((name, i) => (
 			<text
 				key={name}
-				x={i === 0 ? (widthMm - BETWEEN_MM) / 2 - 8 : (widthMm + BETWEEN_MM) / 2 + 8}
-				y={heightMm - 8}
+				x={widthMm / 2 + (i === 0 ? -8 : 8)}
+				y={heightMm + 19}
 				textAnchor={i === 0 ? "end" : "start"}
 				fontSize="15"
 				className="figure fill-base-content font-bold"
 			>
-				{name}
+				{i === 0 ? `◂ ${name}` : `${name} ▸`}
 			</text>
 		))}
 	</g>

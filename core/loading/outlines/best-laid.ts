@@ -62,9 +62,9 @@ export function* layings(task: LayTask): Generator<LaidOut> {
 	const done = (out: LaidOut): LaidOut => ({
 		...out,
 		laid:
-			pinned.length > 0
+			(task.pinned?.length ?? 0) > 0
 				? out.laid
-				: toMiddle(out.laid, (id) => (known.get(id) as Ranked).form, shelf, clearanceMm, uneven),
+				: toMiddle(out.laid, (id) => (known.get(id) as Ranked).form, shelf, clearanceMm, uneven, task.kept),
 	});
 	const lay = (order: readonly Ranked[], rule: LayRule) => layOutlines(order, rule, templates, pinned);
 	const isBare = pinned.length === 0 && shelf.shape === "rectangle" && !shelf.posts?.length;

@@ -1,7 +1,8 @@
 import type { KilnZone } from "../../kiln/record";
 import type { Laid } from "../lay-problems";
 import type { Shelf } from "../shelf";
-import { areApart, movedRing } from "./apart";
+import { areApart, type LaidRing, movedRing } from "./apart";
+import { boxOutline } from "./fired-outline";
 import { type Form, turnedBy } from "./form";
 import { postRings } from "./post-rings";
 import { roomAt } from "./room";
@@ -26,7 +27,7 @@ const MM_PER_MM2_K = 0.0004;
 
 /**
  * All that is laid, moved together to where the heat is evenest: out of places known to be hotter or cooler, as near to the middle of
- * the shelf as its outline lets it.
+ * the shelf as its outline and places that are kept free let it.
  */
 export function toMiddle(
 	laid: readonly Laid[],
@@ -34,6 +35,7 @@ export function toMiddle(
 	shelf: Shelf,
 	clearanceMm: number,
 	uneven: readonly Uneven[] = [],
+	kept: readonly Uneven[] = [],
 ): Laid[] {
 	if (laid.length === 0) return [];
 	const all = laid.map((one) => {
@@ -54,7 +56,7 @@ export function toMiddle(
 	const most = (of: (one: (typeof all)[0]) => number) => all.reduce((max, one) => Math.max(max, of(one)), -1e9);
 	const [right, left] = [most((one) => one.right), -most((one) => -one.left)];
 	const [high, low] = [most((one) => one.high), -most((one) => -one.low)];
-	const posts = postRings(shelf);
+	const posts = [...postRings(shelf), ...kept.map(ringOfPlace)];
 	const want = { x: shelf.widthMm / 2 - (left + right) / 2, y: shelf.heightMm / 2 - (low + high) / 2 };
 	const fits = (dx: number, dy: number) =>
 		all.every(({ x, y, its, hull }) => {
@@ -88,6 +90,9 @@ export function toMiddle(
 		}
 	return laid.map((one) => ({ ...one, xMm: one.xMm + best.dx, yMm: one.yMm + best.dy }));
 }
+
+const ringOfPlace = ({ xMm, yMm, widthMm, heightMm }: Uneven): LaidRing =>
+	movedRing(turnedBy(boxOutline(widthMm, heightMm), 0), xMm + widthMm / 2, yMm + heightMm / 2);
 
 const shared = (a0: number, a1: number, b0: number, b1: number): number =>
 	Math.max(0, Math.min(a1, b1) - Math.max(a0, b0));
