@@ -2,7 +2,8 @@ import { isDeepStrictEqual } from "node:util";
 import type { KilnForm } from "@contract/documents/kiln";
 import { recounted, SHELF_SHAPES } from "@core/kiln/record";
 import { topClearMm } from "@core/loading/tiers";
-import { firingOf } from "@db/queries/firings";
+import type { Transaction } from "@db/connect";
+import { firingOf, plannedWithArea } from "@db/queries/firings";
 import { type KilnRow, lastSort, lockKiln } from "@db/queries/kilns";
 import { kiln } from "@db/schema";
 import type { UseCase } from "../house/context";
@@ -14,6 +15,7 @@ export const saveKiln: UseCase<"saveKiln"> = async ({ tx }, { kiln: form, revisi
 	refuseUnfit(form);
 	const known = await lockKiln(tx, form.id);
 	if (known) refuseForKnown(known, form, await firingOf(tx, known.id, "running"));
+	if (known) await refuseLaidOn(tx, known, form);
 	const record = recounted(known, form, anew);
 	const body = { ...form.body, ...(known?.body.offsetK !== undefined && { offsetK: known.body.offsetK }) };
 	const sort = known?.sort ?? (await lastSort(tx)) + 1;
@@ -57,6 +59,18 @@ function refuseUnfitShelves(form: KilnForm, at: (field: string, sentence: string
 		);
 	if (form.fixtures.filter(({ kind }) => kind === "post").length < LEAST_POSTS)
 		throw at("upper", `An upper shelf stands on at least ${LEAST_POSTS} posts: write down where they stand.`);
+}
+
+/** Refused where an announced firing lies on a shelf that would be gone. */
+async function refuseLaidOn(tx: Transaction, known: KilnRow, { upper }: KilnForm): Promise<void> {
+	const above = (await plannedWithArea(tx)).find(
+		({ kilnId, shelves }) => kilnId === known.id && shelves > upper.length + 1,
+	);
+	if (above)
+		throw new Refusal(
+			"conflict",
+			`Firing ${above.number} is announced on ${above.shelves} shelves of this kiln: move it or call it off first.`,
+		);
 }
 
 /** Watching and predicting a firing go by these: they hold still while one runs. */

@@ -261,6 +261,9 @@ describe("a load laid by hand", () => {
 				.map(({ shelf }) => shelf)
 				.sort();
 		expect(await shelves()).toEqual([0, 1]);
+		const { form, revision } = await studio.see("kiln", { id: silo.id });
+		const lower = studio.act("saveKiln", { kiln: { ...form, upper: [] }, revision });
+		expect((await refusal(lower)).message).toContain("is announced on 2 shelves of this kiln");
 		await studio.act("moveFiring", { firingId, kilnId: hopper.id, startsAt: await morning(11) });
 		expect(await shelves()).toEqual([0, 0]);
 	});

@@ -14,7 +14,7 @@ export class FitBook {
 	/** By kiln: of a shelf that carries another, and of one that does not. */
 	private readonly templates: { carrying: Templates; bare: Templates }[];
 	private readonly usable: number[];
-	/** Jobs of one form have one number. */
+	/** Jobs of one form, height, family and level have one number: posts, lids and hot places tell them apart. */
 	private readonly kinds: number[];
 
 	/** @param reachedBy what a kiln's firing of a job does in its middle; both by index */
@@ -29,8 +29,10 @@ export class FitBook {
 			return { carrying: of(lowest), bare: of(top) };
 		});
 		this.usable = input.kilns.map(({ shelf }) => usableMm2(shelf));
-		const keys = [...new Set(jobs.map(({ form }) => form.key))];
-		this.kinds = jobs.map(({ form }) => keys.indexOf(form.key));
+		const keyOf = ({ form, heightMm, familyId, toFire }: PlanJob) =>
+			`${familyId} ${toFire.level} ${heightMm} ${form.key}`;
+		const kinds = new Map([...new Set(jobs.map(keyOf))].map((key, i) => [key, i]));
+		this.kinds = jobs.map((job) => kinds.get(keyOf(job)) as number);
 	}
 
 	/** @param kiln its index */

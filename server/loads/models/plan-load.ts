@@ -9,7 +9,7 @@ import { loadKiln } from "@db/queries/kilns";
 import type { Studio } from "@db/queries/studio";
 import { loadWaiting } from "@db/queries/waiting";
 import { glassFamily } from "@db/schema";
-import { asc, inArray } from "drizzle-orm";
+import { inArray } from "drizzle-orm";
 import { inPool } from "../../heavy/in-pool";
 import { inTheBook, Refusal } from "../../house/refusal";
 
@@ -55,11 +55,12 @@ export async function planLoad(
 	const row = inTheBook(await loadKiln(reader, kilnId), "kiln");
 	if (row.kind !== "electric") throw new Refusal("invalid", `${row.name} takes one small piece by hand, no load.`);
 	const pieces = await loadWaiting(reader, pieceIds);
-	const families = await reader
+	const found = await reader
 		.select()
 		.from(glassFamily)
-		.where(inArray(glassFamily.id, [...new Set(pieces.map(({ familyId }) => familyId))]))
-		.orderBy(asc(glassFamily.label), asc(glassFamily.id));
+		.where(inArray(glassFamily.id, [...new Set(pieces.map(({ familyId }) => familyId))]));
+	// Of two the one whose name comes first lies on the left, the same on every page.
+	const families = found.sort((a, b) => (a.label < b.label ? -1 : 1));
 	const [family] = families;
 	if (!family) throw new Refusal("invalid", "No piece was chosen for this load.");
 	const result = await inPool("proposeLoad", {

@@ -4,21 +4,27 @@ import { movableFirings, strandedFirings, withAnnounced } from "./movable";
 
 const firing = (id: string, change: Partial<CalendarFiring> = {}) =>
 	({ id, kilnId: "k", from: 1000, state: "planned", pieces: 2, ...change }) as CalendarFiring;
-const piece = (id: string, firingId: string) => ({ id, firingId }) as PlanView["movable"][0];
+const piece = (id: string, firingId: string, familyId = "90") => ({ id, firingId, familyId }) as PlanView["movable"][0];
 const view = {
 	pieces: [{ id: "waits" }],
-	booked: [firing("a"), firing("b"), firing("hot", { state: "running" }), firing("lots", { pieces: 0 })],
+	booked: [
+		firing("a"),
+		firing("b"),
+		firing("mixed"),
+		firing("hot", { state: "running" }),
+		firing("lots", { pieces: 0 }),
+	],
 	// Of firing b one piece was laid in already: the book gives none of it.
-	movable: [piece("p", "a"), piece("q", "a"), piece("r", "hot")],
+	movable: [piece("p", "a"), piece("q", "a"), piece("r", "hot"), piece("s", "mixed"), piece("t", "mixed", "96")],
 } as unknown as PlanView;
 
 describe("announced firings that may move", () => {
-	it("are those of which every piece may: none that runs, none of lots", () =>
+	it("are those of which every piece may: none that runs, none of lots, none of two families", () =>
 		expect(movableFirings(view).map(({ id }) => id)).toEqual(["a"]));
 	it("are planned with what waits, and no longer booked", () => {
 		const { pieces, booked, announced } = withAnnounced(view);
 		expect(pieces.map(({ id }) => id)).toEqual(["waits", "p", "q"]);
-		expect(booked.map(({ id }) => id)).toEqual(["b", "hot", "lots"]);
+		expect(booked.map(({ id }) => id)).toEqual(["b", "mixed", "hot", "lots"]);
 		expect(announced).toEqual([{ id: "a", kilnId: "k", startMs: 1000, pieceIds: ["p", "q"] }]);
 	});
 	it("are stranded where their kiln is out of service in their hours", () => {

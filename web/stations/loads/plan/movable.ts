@@ -1,10 +1,13 @@
 import type { CalendarFiring, PlanView, PlanViewPiece } from "@contract/loads";
 import type { AnnouncedFiring } from "@core/loading/plan/book";
 
-/** The announced firings of a view that may be planned anew: all of their pieces may. */
+/** The announced firings of a view that may be planned anew: all of their pieces may, and are of one family, as plans are. */
 export function movableFirings({ booked, movable }: PlanView): CalendarFiring[] {
-	const inFiring = (id: string) => movable.filter(({ firingId }) => firingId === id).length;
-	return booked.filter(({ id, state, pieces }) => state === "planned" && pieces > 0 && inFiring(id) === pieces);
+	return booked.filter(({ id, state, pieces }) => {
+		const its = movable.filter(({ firingId }) => firingId === id);
+		const isOfOne = new Set(its.map(({ familyId }) => familyId)).size === 1;
+		return state === "planned" && isOfOne && its.length === pieces;
+	});
 }
 
 /** Those among them whose kiln is out of service in their hours. */
