@@ -44,7 +44,18 @@ export interface BooksView {
 	samples: SampleBrief[];
 	kilns: { id: string; name: string }[];
 	kits: { id: string; name: string }[];
+	/** Strain tests that nobody has read yet. */
+	strainTests: StrainTest[];
 	currency: string | null;
+}
+
+/** A glass fired on a glass of a known family, to see whether they fit. */
+export interface StrainTest {
+	id: string;
+	glassId: string;
+	onFamilyId: string;
+	/** The firing it lies in or is planned for; null: it waits at Load for a corner. */
+	firing: { id: string; number: number; kiln: string; state: "planned" | "running" | "opened" | "cancelled" } | null;
 }
 
 export const actions = {
@@ -65,6 +76,22 @@ export const actions = {
 		.asks(z.strictObject({ mouldId: words("The mould", 40, 1) }))
 		.touches("glass")
 		.answers<{ mouldId: string }>(),
+	/** A strip of a glass waits for a corner of a load, on a glass of a known family. */
+	layStrainTest: assistant
+		.asks(
+			z.strictObject({
+				testId: id,
+				glassId: words("The glass", 80, 1),
+				onFamilyId: words("The family", 40, 1),
+			}),
+		)
+		.touches("glass", "stock")
+		.answers<{ testId: string }>(),
+	/** What its strain test showed: it fits and is of that family from now on, or not; or the test is called off. */
+	readStrainTest: instructor
+		.asks(z.strictObject({ testId: id, shows: z.enum(["fits", "strain", "nothing"], { error: "Say what it shows." }) }))
+		.touches("glass", "stock", "pieces")
+		.answers<{ testId: string; pieces: number }>(),
 	/** Glasses and moulds of a list, new or known; all of them or none. */
 	takeGlass: instructor
 		.asks(z.strictObject({ entries: entries(z.strictObject({ glass, revision })) }))
@@ -84,6 +111,6 @@ export const actions = {
 export const views = {
 	books: seenByAssistant
 		.given({ tab: words("The tab", 20).optional() })
-		.of("glass", "kits", "kilns")
+		.of("glass", "kits", "kilns", "stock", "firings")
 		.shows<BooksView>(),
 };

@@ -2,6 +2,8 @@ import type { PieceToFire } from "../firing/demand";
 
 /** Dots round at full fuse and no lower. Common practice, no source. */
 export const LOT_LEVEL = "full";
+/** A strain test: a strip of the unknown glass across a piece of the known one, so long, mm. Common practice, no source. */
+export const STRAIN_TEST = { name: "strain test", sizeMm: 60 } as const;
 /** Kept free round each part of a lot, mm. Common practice, no source: they would touch and join. */
 const ROOM_MM = 5;
 /** A dot of two singles that rounded, mm. Common practice, no source. */

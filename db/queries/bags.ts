@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray, isNull } from "drizzle-orm";
+import { and, asc, eq, inArray, isNull, sql } from "drizzle-orm";
 import type { Reader, Transaction } from "../connect";
 import { componentLot, firing, glass, kiln, kitBag, kitBagLine } from "../schema";
 
@@ -72,7 +72,9 @@ export const openLots = (reader: Reader) =>
 	reader
 		.select({
 			...{ lot: componentLot, number: firing.number, state: firing.state, kiln: kiln.name },
-			...{ familyId: glass.familyId, glass: glass.name },
+			glass: glass.name,
+			/** Of a strain test the family it is fired on. */
+			familyId: sql<string | null>`coalesce(${componentLot.onFamilyId}, ${glass.familyId})`,
 		})
 		.from(componentLot)
 		.leftJoin(glass, eq(glass.id, componentLot.glassId))

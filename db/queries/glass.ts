@@ -1,7 +1,7 @@
 import type { GlassBook } from "@core/stack/lay";
-import { eq, inArray } from "drizzle-orm";
+import { and, asc, count, eq, inArray, isNotNull, isNull } from "drizzle-orm";
 import type { Reader, Transaction } from "../connect";
-import { glass, glassFamily, kiln, mould, sample } from "../schema";
+import { componentLot, firing, glass, glassFamily, kiln, mould, piece, sample } from "../schema";
 
 /** Families and glasses; prices only where they are asked for, so that no view shows money by accident. */
 export async function loadGlass(reader: Reader, { prices = false } = {}) {
@@ -45,3 +45,35 @@ export async function loadSamplePicture(reader: Reader, id: string): Promise<Buf
 	const [row] = await reader.select({ picture: sample.picture }).from(sample).where(eq(sample.id, id));
 	return row?.picture ?? undefined;
 }
+
+/** How many glasses of a family are in the book, those put away not counted. */
+export async function glassesOf(reader: Reader, familyId: string): Promise<number> {
+	const [row] = await reader
+		.select({ n: count() })
+		.from(glass)
+		.where(and(eq(glass.familyId, familyId), eq(glass.retired, false)));
+	return row?.n ?? 0;
+}
+
+/** Pieces of one family that lie in no firing are of another one. Tells how many. */
+export async function movePieces(tx: Transaction, from: string, to: string): Promise<number> {
+	const moved = await tx
+		.update(piece)
+		.set({ familyId: to })
+		.where(and(eq(piece.familyId, from), inArray(piece.state, ["new", "issued", "queued"])))
+		.returning({ id: piece.id });
+	return moved.length;
+}
+
+/** Strain tests that nobody has read yet, the oldest first, with the firing each lies in or is planned for. */
+export const openStrainTests = (reader: Reader) =>
+	reader
+		.select({
+			...{ id: componentLot.id, glassId: componentLot.glassId, onFamilyId: componentLot.onFamilyId },
+			...{ firingId: firing.id, number: firing.number, kiln: kiln.name, state: firing.state },
+		})
+		.from(componentLot)
+		.leftJoin(firing, eq(firing.id, componentLot.firingId))
+		.leftJoin(kiln, eq(kiln.id, firing.kilnId))
+		.where(and(isNull(componentLot.firedAt), isNotNull(componentLot.onFamilyId)))
+		.orderBy(asc(componentLot.wantedAt));

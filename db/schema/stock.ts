@@ -15,7 +15,7 @@ import { STOCK_KINDS, STOCK_REASONS, type StockKind, type StockReason } from "..
 import { classSession } from "./classes";
 import { instant, oneOf, retired, revision } from "./columns";
 import { firing } from "./firings";
-import { glass } from "./glass";
+import { glass, glassFamily } from "./glass";
 import { kitVersion } from "./kits";
 
 /** A kit cut for a class. */
@@ -186,6 +186,8 @@ export const componentLot = pgTable(
 		glassId: text("glass_id").references(() => glass.id),
 		sizeMm: doublePrecision("size_mm"),
 		count: integer("count").notNull(),
+		/** Of a strain test: the family whose glass it is fired on. Null: parts. */
+		onFamilyId: text("on_family_id").references(() => glassFamily.id),
 		wantedAt: instant("wanted_at").notNull(),
 		/** The class they are for first. */
 		sessionId: uuid("session_id").references(() => classSession.id),

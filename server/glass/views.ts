@@ -1,4 +1,4 @@
-import { loadMoulds } from "@db/queries/glass";
+import { loadMoulds, openStrainTests } from "@db/queries/glass";
 import { kitNames } from "@db/queries/kits";
 import { kiln, sample } from "@db/schema";
 import { asc, desc, eq, isNotNull } from "drizzle-orm";
@@ -38,6 +38,13 @@ export const books: View<"books"> = async (context) => {
 			.where(eq(kiln.retired, false))
 			.orderBy(asc(kiln.sort)),
 		kits: await kitNames(db),
+		strainTests: (await openStrainTests(db)).flatMap(
+			({ id, glassId, onFamilyId, firingId, number, kiln: name, state }) => {
+				const isIn = firingId !== null && number !== null && name !== null && state !== null;
+				const firing = isIn ? { id: firingId, number, kiln: name, state } : null;
+				return glassId && onFamilyId ? [{ id, glassId, onFamilyId, firing }] : [];
+			},
+		),
 		currency: currencyFor(context),
 	};
 };

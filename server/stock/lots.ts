@@ -5,7 +5,7 @@ import { finishLot, lockLot, writeLot } from "@db/queries/bags";
 import { loadStock } from "@db/queries/stock-book";
 import { stockItem } from "@db/schema";
 import type { UseCase } from "../house/context";
-import { inTheBook } from "../house/refusal";
+import { inTheBook, Refusal } from "../house/refusal";
 import { recordStock } from "./models/take";
 
 /** So many parts are wanted that have to be fired first. */
@@ -18,6 +18,7 @@ export const orderLot: UseCase<"orderLot"> = async ({ tx, now }, { lotId, ...lot
 export const endLot: UseCase<"endLot"> = async (context, { lotId, made }) => {
 	const { tx, now } = context;
 	const lot = inTheBook(await lockLot(tx, lotId), "lot");
+	if (lot.onFamilyId !== null) throw new Refusal("invalid", "This is a strain test: read it in the book of families.");
 	if (lot.firedAt) return { made: lot.made ?? 0 }; // the same press sent twice
 	await finishLot(tx, lotId, now, made);
 	if (made === 0) return { made };

@@ -56,7 +56,8 @@ export const bags: View<"bags"> = async (context, params) => {
 		db,
 		runs.map(({ id }) => id),
 	);
-	const lots = await openLots(db);
+	// Strain tests are no parts: they stand in the book of families.
+	const lots = (await openLots(db)).filter(({ lot }) => lot.onFamilyId === null);
 	const book = await loadGlass(db);
 	const kits = runs.map((run) => ({
 		...{

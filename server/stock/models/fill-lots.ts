@@ -20,14 +20,17 @@ export async function waitingLots({ tx }: Context, lotIds: readonly string[], fi
 	return lots;
 }
 
-/** The one family that lots are of. */
+/** The one family that lots are fired with: strain tests with the one they lie on. */
 export async function familyOfLots({ tx }: Context, lots: Awaited<ReturnType<typeof lockLots>>): Promise<string> {
 	const glassIds = [...new Set(lots.flatMap(({ glassId }) => glassId ?? []))];
 	const glasses = glassIds.length > 0 ? await tx.select().from(glass).where(inArray(glass.id, glassIds)) : [];
-	const families = [...new Set(glasses.map(({ familyId }) => familyId))];
-	if (lots.some(({ glassId }) => glassId === null) || families.length !== 1)
+	const familyOf = ({ glassId, onFamilyId }: (typeof lots)[0]) =>
+		onFamilyId ?? glasses.find(({ id }) => id === glassId)?.familyId;
+	const families = new Set(lots.map(familyOf));
+	const [family] = families;
+	if (family === undefined || families.size !== 1)
 		throw new Refusal("invalid", "These lots are of several glasses or families: plan a firing for each at Fire.");
-	return families[0] as string;
+	return family;
 }
 
 type Announced = Pick<FiringRow, "id" | "number" | "state" | "familyId" | "level">;

@@ -9,6 +9,7 @@ import { FamilyBook } from "./family-book";
 import { GlassShelf } from "./glass-shelf";
 import { MouldBook } from "./mould-book";
 import { SampleBook } from "./sample-book";
+import { StrainTests } from "./strain-tests";
 
 const view: BooksView = {
 	glasses: GLASSES.map((one) => ({ ...one, revision: 1 })),
@@ -35,6 +36,7 @@ const view: BooksView = {
 	],
 	kilns: [{ id: "k1", name: "Hopper kiln" }],
 	kits: [],
+	strainTests: [],
 	currency: "USD",
 };
 const frame = (role: "instructor" | "assistant") =>
@@ -86,6 +88,32 @@ describe("books", () => {
 			expect(book(Book)).toContain(button);
 			expect(book(Book, "assistant")).not.toContain(button);
 		}
+	});
+});
+
+describe("strain tests", () => {
+	const pane = view.glasses.find(({ familyId }) => familyId === "barn-pane");
+	const drawnFor = (tests: BooksView["strainTests"], mayRead = true) =>
+		text(drawn(<StrainTests view={{ ...view, strainTests: tests }} familyId="barn-pane" mayRead={mayRead} />));
+	const test = (state?: "planned" | "running" | "opened" | "cancelled") => [
+		{
+			...{ id: "t", glassId: pane?.id ?? "", onFamilyId: "90" },
+			firing: state ? { id: "f", number: 12, kiln: "Hopper kiln", state } : null,
+		},
+	];
+	it.each([
+		["none yet", [], /Lay out a test/, /Call it off/],
+		["laid out", test(), /On 90: it waits for a corner of a full fuse.*Call it off/, /Lay out|No halo: it is/],
+		["planned", test("planned"), /planned in firing 12, Hopper kiln.*Call it off/, /No halo: it is/],
+		["in the fire", test("running"), /fires in firing 12/, /Call it off|No halo: it is/],
+		["cold", test("opened"), /out of firing 12.*No halo: it is of 90 ?A halo: keep it apart/, /Lay out/],
+	] as const)("%s: where it is, and what may be said of it", (_, tests, words, never) => {
+		expect(drawnFor([...tests])).toMatch(words);
+		expect(drawnFor([...tests])).not.toMatch(never);
+	});
+	it("an assistant reads none; a family without glass has none", () => {
+		expect(drawnFor(test("opened"), false)).not.toContain("No halo: it is");
+		expect(text(drawn(<StrainTests view={view} familyId="nobody" mayRead />))).toBe("");
 	});
 });
 

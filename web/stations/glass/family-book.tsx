@@ -8,6 +8,7 @@ import { useActForm } from "../../forms/use-act-form";
 import { useFigure } from "../../lib/prefs";
 import type { StationProps } from "../../ui/frame/framed";
 import { BookForm, shortId, TwoColumns } from "../../ui/two-columns";
+import { StrainTests } from "./strain-tests";
 
 const SOAK_WORDS = { lower: "lower, near the strain point", atAnnealingPoint: "at the annealing point" } as const;
 
@@ -75,7 +76,10 @@ export function FamilyBook({ view, frame }: StationProps<"books">) {
 			}
 			open={
 				open ? (
-					<FamilyForm key={open.id} family={open} mayEdit={mayEdit} onDone={setOpen} />
+					<>
+						<FamilyForm key={open.id} family={open} mayEdit={mayEdit} onDone={setOpen} />
+						{!open.tested && <StrainTests view={view} familyId={open.id} mayRead={mayEdit} />}
+					</>
 				) : (
 					<Caution>
 						The same number is not yet proof that two glasses fit. The maker’s statement or a strain test is.
