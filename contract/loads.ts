@@ -228,6 +228,6 @@ export const views = {
 	/** What a plan over kilns and days is made from; it is made in the page. */
 	plan: seenByAssistant
 		.given({})
-		.of("pieces", "people", "kits", "glass", "kilns", "firings", "loads", "studio")
+		.of("pieces", "people", "kits", "glass", "kilns", "firings", "loads", "studio", "stock")
 		.shows<PlanView>(),
 };

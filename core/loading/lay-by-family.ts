@@ -3,8 +3,7 @@ import { barredOn, type Reached } from "./heat-there";
 import { layOnTiers, type Standing, type TiersLaid } from "./lay-on-tiers";
 import type { ShelvedForm } from "./lay-problems";
 import type { Uneven } from "./outlines/to-middle";
-import { shelvesUsed } from "./place";
-import { type Tier, type Tiered, tiersOf } from "./tiers";
+import { shelvesUsed, type Tier, type Tiered, tiersOf } from "./tiers";
 
 export type OfFamily = Standing & { familyId: string };
 

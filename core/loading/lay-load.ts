@@ -6,8 +6,9 @@ import type { TiersLaid } from "./lay-on-tiers";
 import type { Shelved } from "./lay-problems";
 import { USUAL_LAY_PASSES } from "./outlines/best-laid";
 import type { Form } from "./outlines/form";
-import { type Place, shelvesUsed } from "./place";
+import type { Place } from "./place";
 import type { LoadKiln, WaitingPiece } from "./propose";
+import { shelvesUsed } from "./tiers";
 
 export interface LayWish {
 	/** Where pieces were put by hand; they are checked, not laid again. */

@@ -1,9 +1,8 @@
 import type { Shelved, ShelvedForm } from "./lay-problems";
 import { bestLaid, type Ranked } from "./outlines/best-laid";
 import type { Uneven } from "./outlines/to-middle";
-import { shelvesUsed } from "./place";
 import { usableMm2 } from "./shelf";
-import { mostTiers, type Tier, type Tiered, tiersOf } from "./tiers";
+import { mostTiers, shelvesUsed, type Tier, type Tiered, tiersOf } from "./tiers";
 
 /** A piece to lay, with how high it stands, mm. */
 export interface Standing extends Ranked {

@@ -1,4 +1,5 @@
-import { type Place, shelvesUsed } from "./place";
+import type { Place } from "./place";
+import { shelvesUsed } from "./tiers";
 
 /** Pieces whose middles are so near in depth lie in one row, mm. */
 const ROW_MM = 40;

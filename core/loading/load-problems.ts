@@ -3,8 +3,7 @@ import { type HeatProblem, heatProblems, type Reached } from "./heat-there";
 import { kilnFor } from "./lay-by-family";
 import { type LayProblem, type ShelvedForm, shelvedProblems } from "./lay-problems";
 import type { Uneven } from "./outlines/to-middle";
-import { shelvesUsed } from "./place";
-import { mostTiers, type Tiered, tiersOf } from "./tiers";
+import { mostTiers, shelvesUsed, type Tiered, tiersOf } from "./tiers";
 
 /** What may be wrong with where a piece lies. */
 export type LoadProblem = LayProblem | HeatProblem | HalfProblem | { kind: "noShelf"; id: string };

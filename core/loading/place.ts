@@ -22,15 +22,6 @@ export interface Place {
 export const outlineOf = ({ outline, widthMm, heightMm }: Pick<Place, "outline" | "widthMm" | "heightMm">): Ring =>
 	outline ?? boxOutline(widthMm, heightMm);
 
-/** How many shelves a kiln is loaded with. */
-export const shelvesUsed = (places: readonly Pick<Place, "shelf">[]): number =>
-	places.reduce((most, { shelf }) => Math.max(most, shelf + 1), 1);
-
-/** How many pieces lie on each shelf that a kiln is loaded with, the lowest first. */
-export function onShelves(places: readonly Pick<Place, "shelf">[], of = shelvesUsed(places)): number[] {
-	return Array.from({ length: of }, (_, i) => places.filter(({ shelf }) => shelf === i).length);
-}
-
 /** What a piece covers on the shelf after firing. */
 export const laidRing = (place: Place): Ring =>
 	placeRing(outlineOf(place), { x: place.xMm, y: place.yMm }, place.turnDeg);

@@ -7,6 +7,11 @@ export const BOARD_MM = 15;
 /** How many shelves a load may lie on, as an address has it. */
 export const SHELF_COUNTS = ["1", "2", "3", "4"] as const;
 
+/** What lies on a shelf, counted from the lowest, 0. */
+interface OnShelf {
+	shelf: number;
+}
+
 /** What a kiln says of its shelves. */
 export interface Tiered {
 	shelf: Shelf;
@@ -46,6 +51,15 @@ export function tiersOf({ shelf, clearHeightMm, upper = [] }: Tiered, used: numb
 			offsetK: its?.offsetK ?? 0,
 		};
 	});
+}
+
+/** How many shelves a kiln is loaded with. */
+export const shelvesUsed = (places: readonly OnShelf[]): number =>
+	places.reduce((most, { shelf }) => Math.max(most, shelf + 1), 1);
+
+/** How many pieces lie on each shelf that a kiln is loaded with, the lowest first. */
+export function onShelves(places: readonly OnShelf[], of = shelvesUsed(places)): number[] {
+	return Array.from({ length: of }, (_, i) => places.filter(({ shelf }) => shelf === i).length);
 }
 
 /** Counted from the bottom, in words. */

@@ -1,7 +1,7 @@
 import type { FiringCard, FiringPiece } from "@contract/firings";
 import type { PieceBrief } from "@contract/pieces";
 import { loadHeat } from "@core/loading/load-heat";
-import { shelvesUsed } from "@core/loading/place";
+import { shelvesUsed } from "@core/loading/tiers";
 import { lotsIn } from "@db/queries/bags";
 import { briefs } from "@db/queries/pieces";
 import { firing, firingPlace, glassFamily, kiln, piece, scheduleVersion } from "@db/schema";

@@ -1,8 +1,7 @@
 import { isOver } from "@core/kiln/line-status";
 import { type Simulation, type SoFar, simulateFiring } from "@core/kiln/simulate";
 import { loadHeat } from "@core/loading/load-heat";
-import { shelvesUsed } from "@core/loading/place";
-import { heatPlaces } from "@core/loading/tiers";
+import { heatPlaces, shelvesUsed } from "@core/loading/tiers";
 import type { Reader } from "@db/connect";
 import type { FiringRow } from "@db/queries/firings";
 import { type FiringPoint, firingReadings, lastReadings, withoutGaps } from "@db/queries/readings";

@@ -4,7 +4,7 @@ import { planFlow } from "@core/firing/plan-flow";
 import { viscosityOf } from "@core/glass/viscosity";
 import { simulateFiring } from "@core/kiln/simulate";
 import { loadHeat } from "@core/loading/load-heat";
-import { shelvesUsed } from "@core/loading/place";
+import { shelvesUsed } from "@core/loading/tiers";
 import { METRIC, phraseText } from "@core/units/phrase";
 import type { Transaction } from "@db/connect";
 import { firingPlace, glassFamily, type kiln, piece } from "@db/schema";

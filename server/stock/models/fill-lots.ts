@@ -1,5 +1,5 @@
-import { shelvesUsed } from "@core/loading/place";
 import { usableMm2 } from "@core/loading/shelf";
+import { shelvesUsed } from "@core/loading/tiers";
 import { LOT_LEVEL, lotRoomMm2 } from "@core/stock/lots";
 import { lockLots, lotsIn, moveLots } from "@db/queries/bags";
 import { type FiringRow, placesIn } from "@db/queries/firings";

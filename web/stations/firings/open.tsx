@@ -2,7 +2,7 @@ import type { FiringPiece, OpenView } from "@contract/firings";
 import { FUSE_LEVELS, type FuseLevel, LEVEL_WORDS } from "@core/firing/level";
 import { FAULTS, type Fault, NEXT_STEP_WORDS, NEXT_STEPS, type NextStep } from "@core/journey/events";
 import { FAULT_ADVICE, proposeNext } from "@core/journey/propose-next";
-import { onShelves } from "@core/loading/place";
+import { onShelves } from "@core/loading/tiers";
 import { clockNear } from "@formats/time";
 import { useState } from "react";
 import { ChoiceField, TextField } from "../../forms/fields";

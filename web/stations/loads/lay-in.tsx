@@ -1,7 +1,6 @@
 import type { KilnCard } from "@contract/kilns";
 import type { SheetPiece } from "@contract/loads";
-import { shelvesUsed } from "@core/loading/place";
-import { shelfWords } from "@core/loading/tiers";
+import { shelfWords, shelvesUsed } from "@core/loading/tiers";
 import { useEffect, useRef, useState } from "react";
 import { Caution, Trouble } from "../../forms/notice";
 import { useAct } from "../../lib/api";

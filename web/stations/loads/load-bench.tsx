@@ -1,9 +1,8 @@
 import type { LoadView, ProposalView } from "@contract/loads";
 import type { PieceBrief } from "@contract/pieces";
 import { layWords } from "@core/loading/lay-words";
-import { onShelves } from "@core/loading/place";
 import { putIn, swapped } from "@core/loading/shelf-doc";
-import { mostTiers, SHELF_COUNTS, shelfWords, type Tier } from "@core/loading/tiers";
+import { mostTiers, onShelves, SHELF_COUNTS, shelfWords, type Tier } from "@core/loading/tiers";
 import { phraseText } from "@core/units/phrase";
 import { clockNear } from "@formats/time";
 import { useState } from "react";

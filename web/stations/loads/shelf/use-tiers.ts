@@ -1,8 +1,7 @@
 import type { KilnCard } from "@contract/kilns";
-import { shelvesUsed } from "@core/loading/place";
 import { usableMm2 } from "@core/loading/shelf";
 import type { ShelfDoc } from "@core/loading/shelf-doc";
-import { type Tier, tiersOf } from "@core/loading/tiers";
+import { shelvesUsed, type Tier, tiersOf } from "@core/loading/tiers";
 import { useState } from "react";
 import { tieredOf } from "../../../ui/shelf-path";
 
