@@ -13,7 +13,7 @@ export function ShelfTabs({ counts, shown, onShow, children }: Props) {
 	if (counts.length < 2 && !children) return null;
 	return (
 		<div role="group" aria-label="Shelves, from the lowest" className="flex items-center gap-1.5">
-			<div className="join">
+			<div className={counts.length > 1 ? "join" : "hidden"}>
 				{counts.map((n, i) => (
 					<button
 						key={i}

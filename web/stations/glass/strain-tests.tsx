@@ -11,7 +11,7 @@ export function StrainTests({ view, familyId, mayRead }: { view: BooksView; fami
 	const known = view.families.filter(({ tested }) => tested);
 	if (glasses.length === 0 || known.length === 0) return null;
 	return (
-		<section aria-label="Strain tests" className="flex flex-col gap-2">
+		<section aria-label="Strain tests" className="mt-6 flex flex-col gap-2">
 			<h3 className="font-bold">Strain tests</h3>
 			<ul className="ruled">
 				{glasses.map((glass) => (
