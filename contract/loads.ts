@@ -118,7 +118,7 @@ export interface PlanView extends PlanBook {
 	movable: (PlanViewPiece & { firingId: string })[];
 	/** How many wait; more than are planned at once. */
 	waiting: number;
-	/** Measured by nobody, of untested glass, or for a mould that is bare or put away: no plan takes them. */
+	/** Measured by nobody, of untested glass, or for a mould that is bare, put away or too small: no plan takes them. */
 	blocked: number;
 }
 

@@ -114,6 +114,15 @@ describe("a proposed load", () => {
 		expect(setBy).toMatchObject({ air: ["b"], soak: ["c"] });
 		expect(costHours.b).toBeGreaterThan(0.2);
 		expect(costHours.a).toBeCloseTo(0, 6);
+		const { needs, gets } = result.value;
+		expect(Object.keys(needs).sort()).toEqual(["a", "b", "c"]);
+		for (const its of Object.values(needs)) {
+			expect(gets.soakMin).toBeGreaterThanOrEqual(its.soakMin);
+			expect(gets.airMin).toBeGreaterThanOrEqual(its.airMin);
+			expect(gets.coolCPerH).toBeLessThanOrEqual(its.coolCPerH);
+		}
+		expect(needs.c?.soakMin).toBe(gets.soakMin);
+		expect(needs.b?.airMin).toBe(gets.airMin);
 		expect(openS / 3600).toBeGreaterThan(14); // common practice: 14–18 h and about 4 more to open
 		expect(openS / 3600).toBeLessThan(24);
 		expect(kwh).toBeGreaterThan(8);

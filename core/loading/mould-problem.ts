@@ -1,18 +1,40 @@
 import { groupBy } from "../group-by";
+import type { AsMade } from "../journey/events";
 import type { Mould } from "../kit/mould";
 
 /** Why nothing is fired on a mould as it is now. */
-export type MouldTrouble = "putAway" | "bare";
+export type MouldTrouble = "putAway" | "bare" | "tooSmall";
 
-/** Glass sticks to what is not washed or papered; a frame is not fired. */
-export function mouldTrouble({ retired, release, kind }: Mould): MouldTrouble | undefined {
-	if (retired) return "putAway";
-	return release === "bare" && kind !== "frame" ? "bare" : undefined;
+/** A blank is measured with a ruler: so much larger than its opening is none, mm. Common practice, no source. */
+const RULER_MM = 2;
+
+type Size = Pick<AsMade, "widthMm" | "heightMm">;
+
+/** How far a piece hangs over the opening of a dish or ring, however it is turned, mm; 0 where it does not. */
+export function overRimMm({ kind, opening, ...mould }: Mould, made: Size): number {
+	if (kind !== "dish" && kind !== "ring") return 0;
+	const long = ({ widthMm, heightMm }: Size) => Math.max(widthMm, heightMm);
+	const short = ({ widthMm, heightMm }: Size) => Math.min(widthMm, heightMm);
+	const room = opening === "round" ? long(mould) : short(mould);
+	return Math.max(0, long(made) - long(mould), short(made) - room);
 }
 
-/** What keeps pieces from being fired on their moulds together: one put away or bare, or more pieces than moulds. */
-export function mouldProblem(pieces: readonly { code: string; mould?: Mould | undefined }[]): string | undefined {
-	const on = pieces.flatMap(({ code, mould }) => (mould ? [{ code, mould }] : []));
+/** Glass sticks to what is not washed or papered, and cracks where it hangs over a rim; a frame is not fired. */
+export function mouldTrouble(mould: Mould, made?: Size): MouldTrouble | undefined {
+	const { retired, release, kind } = mould;
+	if (retired) return "putAway";
+	if (release === "bare" && kind !== "frame") return "bare";
+	return made && overRimMm(mould, made) > RULER_MM ? "tooSmall" : undefined;
+}
+
+/** What keeps pieces from being fired on their moulds together: one put away or bare, too small, or more pieces than moulds. */
+export function mouldProblem(
+	pieces: readonly { code: string; mould?: Mould | undefined; asMade?: Size }[],
+): string | undefined {
+	const on = pieces.flatMap(({ code, mould, asMade }) => (mould ? [{ code, mould, asMade }] : []));
+	const over = on.find(({ mould, asMade }) => mouldTrouble(mould, asMade) === "tooSmall");
+	if (over)
+		return `${over.code} is larger than the opening of “${over.mould.name}”: it would hang over the rim and crack. Take another mould, or make it smaller.`;
 	for (const [, its] of groupBy(on, ({ mould }) => mould.id)) {
 		const { mould, code } = its[0] as (typeof its)[0];
 		const trouble = mouldTrouble(mould);

@@ -1,5 +1,5 @@
 import { buildShared } from "../firing/build-shared";
-import type { PieceToFire } from "../firing/demand";
+import { type Demand, demandOf, type PieceToFire } from "../firing/demand";
 import type { FuseLevel } from "../firing/level";
 import { type MergedDemand, mergeDemands } from "../firing/merge";
 import { planFlow } from "../firing/plan-flow";
@@ -70,6 +70,9 @@ export interface LoadProposal {
 	schedule: Schedule;
 	setBy: MergedDemand["setBy"];
 	airMin: number;
+	/** What each piece asks of the schedule by itself, and what all of them get. */
+	needs: Record<string, Demand>;
+	gets: Demand;
 	/** Hours of controller time that each piece costs the load: what it would save without it. */
 	costHours: Record<string, number>;
 	fill: number;
@@ -143,6 +146,8 @@ export function proposeLoad(
 		...{ reached, shelves, leftIds, schedule },
 		setBy: demand.setBy,
 		airMin: demand.airMin,
+		needs: Object.fromEntries(loaded.map((piece) => [piece.id, demandOf(toFire(piece), schools)])),
+		gets: demand,
 		costHours: Object.fromEntries(loaded.map(({ id }) => [id, all - hours(loaded.filter((other) => other.id !== id))])),
 		fill: laid.reduce((sum, { id }) => sum + (forms.get(id)?.areaMm2 ?? 0), 0) / (usableMm2(kiln.shelf) * shelves),
 		openS: simulation.openS,

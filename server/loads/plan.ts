@@ -34,7 +34,7 @@ export const plan: View<"plan"> = async ({ db, studio, now }) => {
 		promisedMs: piece.promised === null ? null : endOfDayMs(piece.promised, studio.timeZone),
 	});
 	const pieces = rows
-		.filter(({ familyId, mould }) => tested.has(familyId) && !(mould && mouldTrouble(mould)))
+		.filter(({ familyId, mould, asMade }) => tested.has(familyId) && !(mould && mouldTrouble(mould, asMade)))
 		.map((row): PlanViewPiece => pieceOf(row));
 	const { judge, coldWork, wrap } = studio.customs.usualHours;
 	const electric = kilns.filter(({ kind, retired }) => kind === "electric" && !retired);

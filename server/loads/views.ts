@@ -23,11 +23,11 @@ export const load: View<"load"> = async (context) => {
 	const room = await roomOf(context.db, queued);
 	const stuck = (one: PieceBrief) => {
 		const mould = room.moulds[one.id];
-		const trouble = mould && mouldTrouble(mould);
+		const trouble = mould && mouldTrouble(mould, one.asMade ?? undefined);
 		return trouble ? [{ mouldId: mould.id, name: mould.name, trouble, piece: one }] : [];
 	};
 	const fit = dryOnes.filter(tested);
-	const onMould = groupBy(fit.flatMap(stuck), ({ mouldId }) => mouldId);
+	const onMould = groupBy(fit.flatMap(stuck), ({ mouldId, trouble }) => `${mouldId} ${trouble}`);
 	const sortable = fit
 		.filter((one) => stuck(one).length === 0)
 		.map((brief) => ({

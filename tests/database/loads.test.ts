@@ -261,11 +261,21 @@ describe("a load laid by hand", () => {
 				.map(({ shelf }) => shelf)
 				.sort();
 		expect(await shelves()).toEqual([0, 1]);
-		const { form, revision } = await studio.see("kiln", { id: silo.id });
-		const lower = studio.act("saveKiln", { kiln: { ...form, upper: [] }, revision });
-		expect((await refusal(lower)).message).toContain("is announced on 2 shelves of this kiln");
 		await studio.act("moveFiring", { firingId, kilnId: hopper.id, startsAt: await morning(11) });
 		expect(await shelves()).toEqual([0, 0]);
+	});
+
+	it("a kiln keeps the shelves that something is announced on", async () => {
+		const { form } = await studio.see("kiln", { id: (await kilnNamed("Silo kiln")).id });
+		const kiln = { ...form, id: randomUUID(), name: "Stacked kiln", line: null };
+		const { revision } = await studio.act("saveKiln", { kiln, revision: 0 });
+		const all = (await tray()).slice(0, 2);
+		const laid = all.map(({ pieceId }, shelf) => ({ id: pieceId, xMm: 190, yMm: 190, turnDeg: 0, shelf }));
+		await plan({ kilnId: kiln.id, pieces: chosen(all), laid });
+		const flat = () => studio.act("saveKiln", { kiln: { ...kiln, upper: [] }, revision });
+		expect((await refusal(flat())).message).toContain("is announced on 2 shelves of this kiln");
+		await callOff();
+		expect(await flat()).toMatchObject({ kilnId: kiln.id });
 	});
 
 	it("two families on halves of a shelf: only where the studio mixes them, and each piece on its own half", async () => {

@@ -18,7 +18,7 @@ export function CannotFire({ view }: { view: Pick<LoadView, "wet" | "untested" |
 			<h2 className="mb-1">Cannot be fired yet</h2>
 			<ul className="ruled">
 				{onMould.map((one) => (
-					<OnMould key={one.mouldId} {...one} />
+					<OnMould key={`${one.mouldId} ${one.trouble}`} {...one} />
 				))}
 				{wet.map((piece) => (
 					<Stuck key={piece.id} piece={piece} act={{ href: "/dry", label: "See it dry" }}>
@@ -60,6 +60,12 @@ const Stuck = (props: { piece: PieceBrief; act: { href: string; label: string };
 	</li>
 );
 
+const TROUBLE_WORDS: Record<LoadView["onMould"][number]["trouble"], string> = {
+	bare: "stands bare",
+	putAway: "is put away",
+	tooSmall: "is too small: they would hang over its rim",
+};
+
 /** Pieces whose mould is bare: one press once it is washed. One that was put away is brought back from the book. */
 function OnMould({ mouldId, name, trouble, pieces }: LoadView["onMould"][number]) {
 	const wash = useAct("washMould");
@@ -67,8 +73,7 @@ function OnMould({ mouldId, name, trouble, pieces }: LoadView["onMould"][number]
 		<li className="py-2">
 			<div className="flex items-center justify-between gap-2">
 				<span className="min-w-0">
-					<b>{name}</b>{" "}
-					<span className="font-semibold text-warning">{trouble === "bare" ? "stands bare" : "is put away"}</span>
+					<b>{name}</b> <span className="font-semibold text-warning">{TROUBLE_WORDS[trouble]}</span>
 				</span>
 				{trouble === "bare" ? (
 					<button
@@ -79,6 +84,10 @@ function OnMould({ mouldId, name, trouble, pieces }: LoadView["onMould"][number]
 					>
 						It is washed
 					</button>
+				) : trouble === "tooSmall" ? (
+					<a className="btn btn-sm max-lg:h-11" href={`/piece/${pieces[0]?.code}`}>
+						Another mould
+					</a>
 				) : (
 					<a className="btn btn-sm max-lg:h-11" href="/books?tab=moulds">
 						Bring it back

@@ -74,7 +74,7 @@ function LoadSheet({ view, frame }: StationProps<"loadSheet">) {
 							kWh
 						</p>
 					</section>
-					<Under view={view} />
+					<Under view={view} of={of} />
 				</div>
 			</div>
 		</div>
@@ -124,8 +124,10 @@ function Positions({ pieces, of }: Pick<LoadSheetView, "pieces"> & { of: number 
 	);
 }
 
-/** What lies under the glass: moulds, paper, fibre, and the state of the shelf. */
-function Under({ view: { pieces, shelves } }: { view: LoadSheetView }) {
+/** What lies under the glass: posts of shelves above, moulds, paper, fibre, and the state of the shelf. */
+function Under({ view: { firing, pieces, shelves }, of }: { view: LoadSheetView; of: number }) {
+	const figure = useFigure();
+	const posts = firing.kiln.fixtures.filter(({ kind }) => kind === "post").length;
 	const moulds = new Map<string, number>();
 	for (const { mould } of pieces) if (mould) moulds.set(mould, (moulds.get(mould) ?? 0) + 1);
 	const onPaper = pieces.filter(({ needsPaper }) => needsPaper);
@@ -133,6 +135,12 @@ function Under({ view: { pieces, shelves } }: { view: LoadSheetView }) {
 		<section className="break-inside-avoid">
 			<h2 className="font-bold">Under the glass</h2>
 			<ul>
+				{firing.kiln.upper.slice(0, of - 1).map(({ postMm }, i) => (
+					<li key={i}>
+						☐ <b className="figure">{posts}</b> posts of {figure({ mm: postMm })} under the {shelfWords(i + 1, of)}:
+						upright, over each other, the shelf does not rock
+					</li>
+				))}
 				{[...moulds].map(([name, n]) => (
 					<li key={name}>
 						☐ <b className="figure">{n}</b> × mould {name}: fresh wash or paper, vent open, piece centred

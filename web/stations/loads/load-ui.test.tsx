@@ -5,6 +5,7 @@ import { ShelfMap } from "../../ui/shelf-map";
 import { pieces } from "../studio/samples";
 import { CannotFire } from "./cannot-fire";
 import { Fillers } from "./fillers";
+import Needs from "./needs";
 
 const NOTHING: Pick<LoadView, "wet" | "untested" | "onMould" | "unjudged"> = {
 	wet: [],
@@ -31,11 +32,36 @@ describe("what no load takes yet", () => {
 			/is put away ?Bring it back ?one waits for it/,
 			/href="\/books\?tab=moulds"/,
 		],
+		[
+			"larger than its mould",
+			{ onMould: [{ mouldId: "m", name: "Chaff bowl", trouble: "tooSmall", pieces: [one] }] },
+			/is too small: they would hang over its rim ?Another mould/,
+			/href="\/piece\//,
+		],
 		["out of the kiln, not judged", { unjudged: 2 }, /2 pieces out of the kiln, not judged.*Judge/, /href="\/open"/],
 	])("%s: the reason, and the one act that frees it", (_, part, words, act) => {
 		const html = drawn(<CannotFire view={{ ...NOTHING, ...part }} />);
 		expect(text(html)).toMatch(words);
 		expect(html).toMatch(act);
+	});
+});
+
+describe("what each piece needs", () => {
+	const [a, b] = pieces as [(typeof pieces)[0], (typeof pieces)[0]];
+	const gets = { level: "full" as const, firstRampCPerH: 166, airMin: 0, soakMin: 63, coolCPerH: 56 };
+	const needs = {
+		[a.id]: { ...gets, soakMin: 60, coolCPerH: 83 },
+		[b.id]: { ...gets, firstRampCPerH: "full" as const },
+	};
+	it("stands beside what all get, the dearest first, what sets it bold, in everybody's degrees", () => {
+		const html = <Needs needs={needs} gets={gets} costHours={{ [b.id]: 0.84 }} pieces={[a, b]} />;
+		const words = text(drawn(html));
+		expect(words).toMatch(/all get ?166 °C\/h ?– ?1 h 03 ?56 °C\/h/);
+		expect(words.indexOf(b.code)).toBeLessThan(words.indexOf(a.code));
+		expect(words).toContain("0.8 h");
+		expect(words).toContain("full power");
+		expect(drawn(html)).toContain('<td class="font-bold">56 °C/h</td>');
+		expect(text(drawn(html, imperial))).toContain("299 °F/h");
 	});
 });
 

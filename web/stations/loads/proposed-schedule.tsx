@@ -4,6 +4,7 @@ import { clockNear } from "@formats/time";
 import { useNow } from "../../lib/clock";
 import { usePrefs } from "../../lib/prefs";
 import { FiringChart } from "../../ui/firing-chart/firing-chart";
+import { LazyImport } from "../../ui/lazy-import";
 import { SegmentList } from "../../ui/segment-list";
 import { CostLine, HouseHoursLines } from "../firings/house-hours";
 
@@ -45,6 +46,13 @@ export function ProposedSchedule({
 				summary={`Schedule for ${proposal.places.length} pieces`}
 			/>
 			<SegmentList schedule={proposal.schedule} setBy={proposal.setBy} airMin={proposal.airMin} pieces={pieces} />
+			{pieces.length > 1 && (
+				<LazyImport
+					label="What each piece needs"
+					load={async () => (await import("./needs")).default}
+					with={{ ...proposal, pieces }}
+				/>
+			)}
 			{dearest && dearest[1] > 0.2 && dearPiece && pieces.length > 1 && (
 				<p>
 					Without <b className="figure">{dearPiece.code}</b> this load would be{" "}
