@@ -13,13 +13,13 @@ interface Props {
 /** What each piece would need alone, beside what all of them get: who waits for whom, and by how much. */
 export default function Needs({ needs, gets, costHours, pieces }: Props) {
 	const figure = useFigure();
-	const rate = (r: Demand["firstRampCPerH"]) => (r === "full" ? "full power" : figure({ cPerH: r }));
+	const rate = (r: Demand["firstRampCPerH"]) => (r === "full" ? "full power" : figure({ cPerH: Math.floor(r) }));
 	const row = (its: Demand, is: (key: keyof Demand) => boolean) => (
 		<>
 			<td className={is("firstRampCPerH") ? "font-bold" : "text-soft"}>{rate(its.firstRampCPerH)}</td>
 			<td className={is("airMin") ? "font-bold" : "text-soft"}>{its.airMin > 0 ? formatMinutes(its.airMin) : "–"}</td>
 			<td className={is("soakMin") ? "font-bold" : "text-soft"}>{formatMinutes(its.soakMin)}</td>
-			<td className={is("coolCPerH") ? "font-bold" : "text-soft"}>{figure({ cPerH: its.coolCPerH })}</td>
+			<td className={is("coolCPerH") ? "font-bold" : "text-soft"}>{rate(its.coolCPerH)}</td>
 		</>
 	);
 	const rows = pieces.filter(({ id }) => needs[id]).sort((a, b) => (costHours[b.id] ?? 0) - (costHours[a.id] ?? 0));
