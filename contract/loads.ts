@@ -169,7 +169,7 @@ export const actions = {
 				insteadOf: z.array(id).max(20, "At most 20 firings at once.").optional(),
 			}),
 		)
-		.touches("loads", "firings", "pieces")
+		.touches("loads", "firings", "pieces", "stock")
 		.answers<{ accepted: { firingId: string; number: number }[]; refused: { firingId: string; sentence: string }[] }>(),
 	/** Gives a planned firing another hour, or another kiln. */
 	moveFiring: assistant
@@ -191,7 +191,7 @@ export const actions = {
 		.answers<{ firingId: string }>(),
 	cancelFiring: assistant
 		.asks(z.strictObject({ firingId: id }))
-		.touches("loads", "firings", "pieces")
+		.touches("loads", "firings", "pieces", "stock")
 		.answers<{ released: number }>(),
 };
 

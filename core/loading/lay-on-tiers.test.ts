@@ -1,14 +1,16 @@
 import { describe, expect, it } from "vitest";
 import { wrongOnShelves } from "../../tests/support/shelf-checker";
-import { FAMILY_90 } from "../glass/family";
+import { FAMILY_90, FAMILY_96 } from "../glass/family";
 import { seededRandom } from "../seeded-random";
 import { METRIC, phraseText, type Units } from "../units/phrase";
 import { heatProblems, keepsLevel, type Reached } from "./heat-there";
 import { layOnTiers, type Standing } from "./lay-on-tiers";
 import { type ShelvedForm, shelvedProblems } from "./lay-problems";
 import { layWords } from "./lay-words";
+import { heldProblems, loadProblems } from "./load-problems";
 import { boxOutline } from "./outlines/fired-outline";
 import { formOf } from "./outlines/form";
+import type { Uneven } from "./outlines/to-middle";
 import { type Tiered, tiersOf } from "./tiers";
 
 const posts = [
@@ -130,5 +132,31 @@ describe("where it is hotter", () => {
 		expect(words({ kind: "tall", id: "a" })).toContain("too high for its shelf");
 		expect(words({ kind: "near", id: "a", otherId: "b" })).toBe("K-a and K-b would touch, or come nearer than 5 mm.");
 		expect(words({ kind: "post", id: "a" })).toContain("a post, or come nearer than 5 mm");
+	});
+});
+
+describe("a piece in the hand", () => {
+	const into = { kiln: { ...kiln, uneven: [] as Uneven[] }, clearanceMm: 5 };
+	const reached: Reached = { family: FAMILY_90, level: "tack", flow: 0.45, peakC: 740 };
+	it.each([1, 2, 3, 4, 5, 6, 7, 8])("hand %i: is asked alone what is asked of all", (seed) => {
+		const random = seededRandom(seed);
+		const place = (id: string, standsMm: number) => ({
+			...{ id, standsMm, familyId: random() < 0.5 ? "90" : "96", form: stand(id, 60, 90).form },
+			...{ xMm: random() * 400, yMm: random() * 400, turnDeg: 15 * Math.floor(random() * 24) },
+			shelf: Math.floor(random() * 2.2),
+		});
+		const [one, ...others] = many(14, () => stand("", 1, 1)).map((_, i) => place(`p${i}`, random() * 60));
+		if (!one) throw new Error("nothing in the hand");
+		const families = seed % 2 ? [reached] : [reached, { ...reached, family: FAMILY_96 }];
+		const hot = { xMm: 100, yMm: 50, widthMm: 220, heightMm: 260, offsetK: 25 };
+		const task = { ...into, kiln: { ...kiln, uneven: [hot] }, reached: families };
+		const named = (all: ReturnType<typeof loadProblems>) =>
+			all.map((its) => [its.kind, ...("otherId" in its ? [its.id, its.otherId].sort() : [its.id])].join(" ")).sort();
+		const whole = named(loadProblems([one, ...others], task));
+		// Others stay on their shelves: those of the one in the hand may add the topmost.
+		const stays = { ...one, shelf: Math.max(0, ...others.map(({ shelf }) => shelf)) };
+		const all = named(loadProblems([stays, ...others], task));
+		expect(named([...heldProblems(stays, others, task), ...loadProblems(others, task)])).toEqual(all);
+		expect(whole.length).toBeGreaterThan(0);
 	});
 });

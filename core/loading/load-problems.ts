@@ -1,34 +1,59 @@
 import { type HalfProblem, halfProblems } from "./halves";
 import { type HeatProblem, heatProblems, type Reached } from "./heat-there";
 import { kilnFor } from "./lay-by-family";
-import { type LayProblem, type ShelvedForm, shelvedProblems } from "./lay-problems";
+import { type LayProblem, problemsOf, type ShelvedForm, shelvedProblems } from "./lay-problems";
 import type { Uneven } from "./outlines/to-middle";
 import { mostTiers, shelvesUsed, type Tiered, tiersOf } from "./tiers";
 
 /** What may be wrong with where a piece lies. */
 export type LoadProblem = LayProblem | HeatProblem | HalfProblem | { kind: "noShelf"; id: string };
 
-/** Everything that is wrong with a load as it lies: edges, posts, neighbours, heights, heat, and halves of two families. */
-export function loadProblems(
-	all: readonly (ShelvedForm & { familyId: string })[],
-	kiln: Tiered & { uneven?: readonly Uneven[] },
-	clearanceMm: number,
-	reached: readonly Reached[],
+export type FormOfFamily = ShelvedForm & { familyId: string };
+
+interface Into {
+	kiln: Tiered & { uneven?: readonly Uneven[] };
+	clearanceMm: number;
+	reached: readonly Reached[];
+}
+
+/**
+ * Everything that is wrong with a load as it lies: edges, posts, neighbours, heights, heat, and halves of two families.
+ * @param used how many shelves it lies on, with a piece that is in the hand
+ */
+export const loadProblems = (all: readonly FormOfFamily[], into: Into, used = shelvesUsed(all)): LoadProblem[] => [
+	...shelvedProblems(all, tiersOf(kilnFor(into.kiln, into.reached.length), used), into.clearanceMm),
+	...problemsByPlace(all, all, into),
+];
+
+/** The same for one piece in the hand among others: what is wrong between those does not change with it. */
+export function heldProblems(one: FormOfFamily, others: readonly FormOfFamily[], into: Into): LoadProblem[] {
+	const all = [...others, one];
+	const tier = tiersOf(kilnFor(into.kiln, into.reached.length), shelvesUsed(all))[one.shelf];
+	const beside = others.filter(({ shelf }) => shelf === one.shelf);
+	return [
+		...(tier ? problemsOf(one, beside, tier.shelf, into.clearanceMm) : []),
+		...(tier && one.standsMm > tier.clearHeightMm ? [{ kind: "tall" as const, id: one.id }] : []),
+		...problemsByPlace([one], all, into),
+	];
+}
+
+/** What is wrong with the place of each of some pieces, whatever lies beside it. @param all that lie in the kiln */
+function problemsByPlace(
+	some: readonly FormOfFamily[],
+	all: readonly FormOfFamily[],
+	{ kiln, reached }: Into,
 ): LoadProblem[] {
 	const into = kilnFor(kiln, reached.length);
-	const most = mostTiers(into);
 	const tiers = tiersOf(into, shelvesUsed(all));
-	const halfOf = (id: string) => {
-		const its = all.find((one) => one.id === id);
-		return reached.findIndex(({ family }) => family.id === its?.familyId);
-	};
+	const most = mostTiers(into);
+	const familyOf = new Map(some.map(({ id, familyId }) => [id, familyId]));
+	const halfOf = (id: string) => reached.findIndex(({ family }) => family.id === familyOf.get(id));
 	return [
-		...all.filter(({ shelf }) => shelf >= most).map(({ id }) => ({ kind: "noShelf" as const, id })),
-		...shelvedProblems(all, tiers, clearanceMm),
-		...(reached.length > 1 ? halfProblems(all, into.shelf, halfOf) : []),
+		...some.filter(({ shelf }) => shelf >= most).map(({ id }) => ({ kind: "noShelf" as const, id })),
+		...(reached.length > 1 ? halfProblems(some, into.shelf, halfOf) : []),
 		...reached.flatMap((its) =>
 			heatProblems(
-				all.filter(({ familyId }) => familyId === its.family.id),
+				some.filter(({ familyId }) => familyId === its.family.id),
 				tiers,
 				kiln.uneven ?? [],
 				its,

@@ -192,7 +192,7 @@ function wrongByHand(
 		const piece = pieceOf(one.id);
 		return { ...one, form: forms.get(one.id) as Form, standsMm: heightOf(piece), familyId: piece.familyId };
 	});
-	const wrong = loadProblems(formed, kiln, clearanceMm, reached)[0];
+	const wrong = loadProblems(formed, { kiln, clearanceMm, reached })[0];
 	return (
 		wrong &&
 		phraseText(

@@ -1,6 +1,6 @@
 import { STRAIN_TEST } from "@core/stock/lots";
 import { finishLot, lockLot, moveLots, writeLot } from "@db/queries/bags";
-import { loadFiring } from "@db/queries/firings";
+import { lockFiring } from "@db/queries/firings";
 import { glassesOf, movePieces } from "@db/queries/glass";
 import { increment } from "@db/queries/increment";
 import { glass, glassFamily } from "@db/schema";
@@ -28,7 +28,8 @@ export const readStrainTest: UseCase<"readStrainTest"> = async (context, { testI
 	const { onFamilyId, glassId } = test;
 	if (onFamilyId === null || glassId === null) throw new Refusal("invalid", "This is a lot of parts, no strain test.");
 	if (test.firedAt) return { testId, pieces: 0 }; // the same press sent twice
-	const firing = test.firingId ? await loadFiring(tx, test.firingId) : undefined;
+	// As it is until this is written: nobody starts it meanwhile.
+	const firing = test.firingId ? await lockFiring(tx, test.firingId) : undefined;
 	if (shows === "nothing") {
 		if (firing?.state === "running") throw new Refusal("conflict", `It lies in firing ${firing.number}, which runs.`);
 		await moveLots(tx, [testId], null);
@@ -38,7 +39,7 @@ export const readStrainTest: UseCase<"readStrainTest"> = async (context, { testI
 	return { testId, pieces: shows === "fits" ? await joined(context, glassId, onFamilyId) : 0 };
 };
 
-/** A glass joins a family; once none is left of its own, pieces that wait and are of that one go with it. Tells how many. */
+/** A glass joins a family; once none is left of its own untested one, pieces that wait and are of that go with it. Tells how many. */
 async function joined({ tx }: Context, glassId: string, onFamilyId: string): Promise<number> {
 	const [its] = await tx.select().from(glass).where(eq(glass.id, glassId)).for("update");
 	const { familyId } = inTheBook(its, "glass");
@@ -46,5 +47,7 @@ async function joined({ tx }: Context, glassId: string, onFamilyId: string): Pro
 		.update(glass)
 		.set({ familyId: onFamilyId, revision: increment(glass.revision) })
 		.where(eq(glass.id, glassId));
-	return (await glassesOf(tx, familyId)) > 0 ? 0 : movePieces(tx, familyId, onFamilyId);
+	const [own] = await tx.select().from(glassFamily).where(eq(glassFamily.id, familyId));
+	const isOver = !own?.tested && (await glassesOf(tx, familyId)) === 0;
+	return isOver ? movePieces(tx, familyId, onFamilyId) : 0;
 }

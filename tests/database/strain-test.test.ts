@@ -92,4 +92,20 @@ describe("a strain test", () => {
 		expect(await blocked()).toBe(false);
 		expect(await read(testId, "fits")).toEqual({ testId, pieces: 0 });
 	});
+
+	it("a glass of a known family that joins another takes no piece along", async () => {
+		const known = await studio.db.select().from(glass).where(eq(glass.familyId, "96"));
+		const [its] = known;
+		if (!its) throw new Error("no glass of 96");
+		for (const other of known.slice(1))
+			await studio.db.update(glass).set({ retired: true }).where(eq(glass.id, other.id));
+		const [waiting] = (await studio.see("load")).trays.flatMap(({ pieces }) => pieces);
+		await studio.db
+			.update(piece)
+			.set({ familyId: "96" })
+			.where(eq(piece.id, waiting?.id ?? ""));
+		const testId = await lay(its.id);
+		await setState(await fired(testId), "opened");
+		expect(await read(testId, "fits")).toEqual({ testId, pieces: 0 });
+	});
 });

@@ -101,8 +101,7 @@ const announcedIn = ({ announcedOf }: PlanProblem, jobs: readonly number[]): num
 
 /** What a row of loads costs by some weights; Infinity where it cannot be fired in this order. */
 export function costOf(problem: PlanProblem, loads: readonly PlanLoad[], weights: PlanWeights): number {
-	const { input, hours, after, pieceOf, classOf } = problem;
-	const announced = input.announced ? announcedIn(problem, [...problem.jobs.keys()]) : 0;
+	const { input, hours, after, pieceOf, classOf, announced } = problem;
 	const opened = new Float64Array(problem.jobs.length);
 	const home = new Float64Array(input.pieces.length).fill(-1);
 	/** By class and tray: the last load that had one of it, counted from 1. */

@@ -25,6 +25,8 @@ export interface PlanProblem {
 	mouldOf: number[];
 	/** By job: the firing it was announced for (index); −1 without one. */
 	announcedOf: number[];
+	/** How many jobs were announced. */
+	announced: number;
 }
 
 export function problemOf(input: PlanInput): PlanProblem {
@@ -45,6 +47,9 @@ export function problemOf(input: PlanInput): PlanProblem {
 			(kiln) => fit.fits(kiln, [job]) && hours.peakC(kiln, job) <= (input.kilns[kiln]?.maxC ?? 0),
 		),
 	);
+	const announcedOf = jobs.map(({ toFire: { id } }, job) =>
+		(before[job] as number) < 0 ? announced.findIndex(({ pieceIds }) => pieceIds.includes(id)) : -1,
+	);
 	const classKeys = jobs.map(({ tray }, job) => {
 		const { group } = input.pieces[pieceOf[job] as number] as PlanPiece;
 		return group ? `${group} ${tray}` : "";
@@ -55,9 +60,8 @@ export function problemOf(input: PlanInput): PlanProblem {
 		classOf: classKeys.map((key) => distinct.indexOf(key)),
 		classes: distinct.length,
 		mouldOf: jobs.map(({ mouldId }) => input.moulds.findIndex(({ id }) => id === mouldId)),
-		announcedOf: jobs.map(({ toFire: { id } }, job) =>
-			(before[job] as number) < 0 ? announced.findIndex(({ pieceIds }) => pieceIds.includes(id)) : -1,
-		),
+		announcedOf,
+		announced: announcedOf.filter((its) => its >= 0).length,
 	};
 }
 

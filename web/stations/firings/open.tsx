@@ -25,8 +25,8 @@ type Firing = OpenView["firings"][number];
 function Open({ view, frame }: StationProps<"open">) {
 	const [firingId, setFiringId] = useState<string | null>(null);
 	const [code, setCode] = useState<string | null>(null);
-	/** Null: the one of the piece that is judged. */
-	const [shelfShown, setShelfShown] = useState<number | null>(null);
+	/** A shelf that somebody pressed, as long as the same piece is judged; else that piece's own is shown. */
+	const [looked, setLooked] = useState<{ code: string | undefined; shelf: number } | null>(null);
 	const firing = view.firings.find(({ id }) => id === firingId) ?? view.firings[0];
 	if (!firing)
 		return (
@@ -42,7 +42,8 @@ function Open({ view, frame }: StationProps<"open">) {
 		firing.pieces.find((one) => one.code === code && one.judgedLevel === null) ??
 		(firing.state === "opened" ? unjudged[0] : undefined);
 	const counts = onShelves(firing.pieces.map(({ place }) => place));
-	const shelf = Math.min(shelfShown ?? piece?.place.shelf ?? counts.length - 1, counts.length - 1);
+	const its = piece?.place.shelf ?? counts.length - 1;
+	const shelf = Math.min(looked && looked.code === piece?.code ? looked.shelf : its, counts.length - 1);
 	return (
 		<div className="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_400px] max-lg:block max-lg:overflow-y-auto">
 			<section aria-label="Load map" className="flex min-h-0 flex-col gap-2 px-6 py-4">
@@ -57,14 +58,14 @@ function Open({ view, frame }: StationProps<"open">) {
 								onClick={() => {
 									setFiringId(one.id);
 									setCode(null);
-									setShelfShown(null);
+									setLooked(null);
 								}}
 							>
 								<span className="figure">{one.number}</span> {one.kiln.name}
 							</button>
 						))}
 					</div>
-					<ShelfTabs counts={counts} shown={shelf} onShow={setShelfShown} />
+					<ShelfTabs counts={counts} shown={shelf} onShow={(n) => setLooked({ code: piece?.code, shelf: n })} />
 					<p className="text-right">
 						<b className="figure text-2xl">{firing.pieces.length - unjudged.length}</b>{" "}
 						<span className="text-soft">of {firing.pieces.length} judged</span>

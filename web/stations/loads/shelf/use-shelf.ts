@@ -5,11 +5,12 @@ import { boundsOf } from "@core/geometry/bounds";
 import { footprintOf, heightOf } from "@core/loading/footprint";
 import type { Reached } from "@core/loading/heat-there";
 import type { Shelved, ShelvedForm } from "@core/loading/lay-problems";
-import { loadProblems } from "@core/loading/load-problems";
+import { type FormOfFamily, heldProblems, loadProblems } from "@core/loading/load-problems";
 import { formOf } from "@core/loading/outlines/form";
 import { unevenOf } from "@core/loading/outlines/to-middle";
 import type { Place } from "@core/loading/place";
 import { moved, putIn, type ShelfDoc } from "@core/loading/shelf-doc";
+import { shelvesUsed } from "@core/loading/tiers";
 import { type Remote, wrap } from "comlink";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { createDraft, useDocument, useSteps } from "../../../ui/kept/draft";
@@ -60,12 +61,18 @@ export function useShelf(start: readonly Shelved[], { kiln, clearanceMm, bodies,
 		}),
 		[kiln, clearanceMm, reached],
 	);
-	const formed = doc.laid.flatMap((one): (ShelvedForm & Body)[] => {
+	const formedOf = (one: Shelved): FormOfFamily[] => {
 		const body = bodies.get(one.id);
 		return body ? [{ ...one, ...body }] : [];
-	});
-	// biome-ignore lint/correctness/useExhaustiveDependencies: by the document alone
-	const problems = useMemo(() => loadProblems(formed, into.kiln, clearanceMm, reached), [kept, held, into]);
+	};
+	const formed = doc.laid.flatMap(formedOf);
+	const heldId = held?.id;
+	// biome-ignore lint/correctness/useExhaustiveDependencies: by the document, and by which piece is in the hand
+	const others = useMemo(() => kept.laid.filter(({ id }) => id !== heldId).flatMap(formedOf), [kept, heldId, bodies]);
+	const between = useMemo(() => loadProblems(others, into, shelvesUsed(kept.laid)), [others, into, kept]);
+	// A piece in the hand moves with every frame: only what it touches is asked again.
+	const inHand = formed.find(({ id }) => id === heldId);
+	const problems = inHand ? [...heldProblems(inHand, others, into), ...between] : between;
 	const ask = () => {
 		if (!worker.current) {
 			const thread = new Worker(new URL("../../../workers/shelf.worker.ts", import.meta.url), { type: "module" });
