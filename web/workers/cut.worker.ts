@@ -1,4 +1,3 @@
-import { leastSheetsOf } from "@core/cutting/plan/bound";
 import { type Saving, savingsOf } from "@core/cutting/plan/savings";
 import { bestPlans, type CutProgress, type CutTask, searchPlans, USUAL_PASSES } from "@core/cutting/plan/search";
 import { type SheetSaving, sheetSavingOf } from "@core/cutting/plan/sheet-saving";
@@ -24,11 +23,17 @@ const planner = {
 	) {
 		const searches = tasks.map((task) => bestPlans(task));
 		const lasts: (CutProgress | undefined)[] = [];
+		const least: number[] = [];
 		let ended = 0;
 		/** One pass more of a glass; false once it is over. */
 		const step = async (i: number): Promise<boolean> => {
-			const { value, done } = searches[i]?.next() ?? { done: true };
-			if (done || !value) return false;
+			const next = searches[i]?.next();
+			if (!next) return false;
+			if (next.done) {
+				least[i] = next.value;
+				return false;
+			}
+			const { value } = next;
 			const last = lasts[i];
 			lasts[i] = value;
 			const share = (ended + Math.min(1, value.passes / USUAL_PASSES)) / tasks.length;
@@ -46,7 +51,7 @@ const planner = {
 			const figures = lasts[i]?.best.fewestSheets.figures;
 			const sheets = figures?.sheets ?? 0;
 			await tellMore(i, {
-				least: leastSheetsOf(task, sheets),
+				least: least[i] ?? 0,
 				savings: savingsOf(task, sheets),
 				sheetSaving: figures && sheetSavingOf(task, figures),
 			});

@@ -1,4 +1,4 @@
-import { breaksOff, type Grid } from "./grid";
+import { breaksOff, commonUnit, type Grid } from "./grid";
 
 /** A column as it may stand in a strip, in units of the grid. */
 export interface Choice {
@@ -43,6 +43,50 @@ function add(
 		to.push({ blank, turned, w, h, stack: over, most: 1 });
 }
 
+/** One more choice for every length: `best` rises where it helps, `used` says how often it was taken. */
+function offer(best: Float64Array, used: Uint16Array, step: number, most: number, worth: number): void {
+	for (let at = step; at < best.length; at++) {
+		const before = best[at - step] as number;
+		const often = used[at - step] as number;
+		if (before < 0 || often >= most || before + worth <= (best[at] as number)) continue;
+		best[at] = before + worth;
+		used[at] = often + 1;
+	}
+}
+
+/** Lengths that columns of these choices can reach are multiples of `unit`; a column takes its width and one cut, the last may fall beyond the edge. */
+function lengthsOf(length: number, choices: readonly Choice[], grid: Grid) {
+	const cells = length + grid.kerf;
+	const unit = commonUnit(choices.map(({ w }) => w + grid.kerf));
+	const best = new Float64Array(Math.floor(cells / unit) + 1).fill(-1);
+	best[0] = 0;
+	const stepOf = ({ w }: Choice) => (w + grid.kerf) / unit;
+	/** The fullest length whose rest can be broken off. */
+	const fullest = (): number => {
+		let end = 0;
+		for (let at = 1; at < best.length; at++)
+			if ((best[at] as number) > (best[end] as number) && breaksOff(cells - at * unit, grid)) end = at;
+		return end;
+	};
+	return { best, stepOf, fullest };
+}
+
+/** What columns of a length of strip are worth at most, without saying which: as `fillLength`, and quicker. */
+export function worthOfLength(
+	length: number,
+	choices: readonly Choice[],
+	value: readonly number[],
+	grid: Grid,
+): number {
+	const { best, stepOf, fullest } = lengthsOf(length, choices, grid);
+	const used = new Uint16Array(best.length);
+	for (const [i, choice] of choices.entries()) {
+		used.fill(0);
+		offer(best, used, stepOf(choice), choice.most, value[i] ?? 0);
+	}
+	return best[fullest()] as number;
+}
+
 /**
  * Columns for a length of strip, worth the most: a knapsack over lengths in which each choice is taken at most `most` times, and what
  * is left at the end can be broken off.
@@ -50,29 +94,18 @@ function add(
  * @returns how many of each
  */
 export function fillLength(length: number, choices: readonly Choice[], value: readonly number[], grid: Grid): number[] {
-	const cells = length + grid.kerf; // a column takes its width and one cut; the last cut may fall beyond the edge
-	const best = new Float64Array(cells + 1).fill(-1);
-	best[0] = 0;
-	const counts = choices.map(({ w, most }, i) => {
-		const used = new Uint16Array(cells + 1);
-		const step = w + grid.kerf;
-		const worth = value[i] ?? 0;
-		for (let at = step; at <= cells; at++) {
-			const before = best[at - step] as number;
-			if (before < 0 || (used[at - step] as number) >= most || before + worth <= (best[at] as number)) continue;
-			best[at] = before + worth;
-			used[at] = (used[at - step] as number) + 1;
-		}
+	const { best, stepOf, fullest } = lengthsOf(length, choices, grid);
+	const counts = choices.map((choice, i) => {
+		const used = new Uint16Array(best.length);
+		offer(best, used, stepOf(choice), choice.most, value[i] ?? 0);
 		return used;
 	});
-	let end = 0;
-	for (let at = 1; at <= cells; at++)
-		if ((best[at] as number) > (best[end] as number) && breaksOff(cells - at, grid)) end = at;
+	let end = fullest();
 	const taken = new Array<number>(choices.length).fill(0);
 	for (let i = choices.length - 1; i >= 0; i--) {
 		const n = counts[i]?.[end] as number;
 		taken[i] = n;
-		end -= n * ((choices[i] as Choice).w + grid.kerf);
+		end -= n * stepOf(choices[i] as Choice);
 	}
 	return taken;
 }

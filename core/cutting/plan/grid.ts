@@ -9,8 +9,9 @@ export interface Grid {
 	leastTrim: number;
 }
 
-/** Units that lengths of a list are usually whole numbers of, mm, the coarsest first. */
-const UNITS = [5, 2.5, 2, 1, 0.5, 0.25, 0.2] as const;
+const INCH_MM = 25.4;
+/** Units that lengths of a list are usually whole numbers of, mm, the coarsest first: millimetres and parts of inches. */
+const UNITS = [INCH_MM / 4, 5, INCH_MM / 8, 2.5, 2, INCH_MM / 16, 1, INCH_MM / 32, 0.5, 0.25, 0.2] as const;
 /** Where none fits, blanks are this much larger at most: less than a wheel's line is wide. */
 const FINEST_MM = 0.1;
 
@@ -39,6 +40,18 @@ export function gridOf(
 		leastTrim: up(leastTrimMm),
 	};
 }
+
+/** The list as it lies on a sheet whose strips run along its height: what may not be turned by itself turns with the sheet. */
+export const laidGrid = (grid: Grid, turned: boolean): Grid =>
+	turned ? { ...grid, blanks: grid.blanks.map((one) => ({ ...one, w: one.h, h: one.w })) } : grid;
+
+/** The largest whole number that all of these are multiples of; 1 where there are none. */
+export const commonUnit = (lengths: readonly number[]): number =>
+	lengths.reduce((unit, length) => {
+		let [a, b] = [unit, length];
+		while (b > 0) [a, b] = [b, a % b];
+		return a;
+	}, 0) || 1;
 
 /** Whole units of a sheet's side. */
 export const downTo = (lengthMm: number, unitMm: number): number => Math.floor(lengthMm / unitMm + 1e-6);
