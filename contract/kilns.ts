@@ -35,6 +35,8 @@ export interface KilnCell {
 	/** Age of the reading in seconds; null when no reading was ever taken. */
 	readAgoS: number | null;
 	uses: number;
+	/** Nobody fires it today. */
+	isClosed: boolean;
 	/** What it is doing, in a word or two. */
 	phase: Phrase;
 	firing: {
@@ -203,9 +205,9 @@ export const actions = {
 		.asks(z.strictObject({ entries: entries(z.strictObject({ kiln: kilnForm, revision }), 60) }))
 		.touches("kilns")
 		.answers<{ added: number; changed: number }>(),
-	/** Nobody fires it for a while; null: it may be fired again. */
+	/** Nobody fires it for a while; null: it may be fired again. `was` is what the person saw there. */
 	setOutOfService: assistant
-		.asks(z.strictObject({ kilnId: id, out: outOfService.nullable() }))
+		.asks(z.strictObject({ kilnId: id, out: outOfService.nullable(), was: outOfService.nullable() }))
 		.touches("kilns")
 		.answers<{ kilnId: string }>(),
 	doneUpkeep: assistant

@@ -50,6 +50,10 @@ export interface LoadView {
 	outlines: Record<string, Ring>;
 	/** The mould that a piece is fired on next, by the piece. */
 	moulds: Record<string, Mould>;
+	/** The class a piece was made in, by the piece. */
+	classes: Record<string, { title: string; day: string }>;
+	/** Kit versions with opaque glass on the shelf: paper under them. */
+	onPaper: string[];
 	kilns: KilnCard[];
 	families: GlassFamily[];
 	/** Two families may lie on halves of one shelf. */
@@ -206,7 +210,7 @@ export const views = {
 				.optional(),
 			pieces: idList(200, "At most 200 pieces in one load.").optional(),
 		})
-		.of("pieces", "people", "kits", "glass", "kilns", "firings", "loads", "stock")
+		.of("pieces", "people", "kits", "glass", "kilns", "firings", "loads", "stock", "classes")
 		.shows<LoadView>(),
 	/** The load these pieces would make; nothing is written. */
 	proposal: seenByAssistant

@@ -1,4 +1,4 @@
-import { and, asc, eq, inArray, isNull, sql } from "drizzle-orm";
+import { and, asc, eq, inArray, isNotNull, isNull, sql } from "drizzle-orm";
 import type { Reader, Transaction } from "../connect";
 import { componentLot, firing, glass, kiln, kitBag, kitBagLine } from "../schema";
 
@@ -82,6 +82,13 @@ export const openLots = (reader: Reader) =>
 		.leftJoin(kiln, eq(kiln.id, firing.kilnId))
 		.where(isNull(componentLot.firedAt))
 		.orderBy(asc(componentLot.wantedAt));
+
+/** Strain tests of a glass that nobody has read. */
+export const openTests = (reader: Reader, glassId: string) =>
+	reader
+		.select({ id: componentLot.id, onFamilyId: componentLot.onFamilyId })
+		.from(componentLot)
+		.where(and(isNull(componentLot.firedAt), eq(componentLot.glassId, glassId), isNotNull(componentLot.onFamilyId)));
 
 /** Lots that lie in firings, with their glass's name. */
 export const lotsIn = (reader: Reader, firingIds: readonly string[]) =>

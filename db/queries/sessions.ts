@@ -1,7 +1,7 @@
 import type { SessionBrief } from "@contract/classes";
-import { and, asc, count, eq, isNull, sql } from "drizzle-orm";
+import { and, asc, count, eq, inArray, isNull, sql } from "drizzle-orm";
 import type { Reader } from "../connect";
-import { classSession, course, enrolment } from "../schema";
+import { classSession, course, enrolment, piece } from "../schema";
 
 /** Classes from two weeks back to eight weeks on, in order. */
 export async function sessionBriefs(reader: Reader, today: string): Promise<SessionBrief[]> {
@@ -28,6 +28,21 @@ export async function sessionBriefs(reader: Reader, today: string): Promise<Sess
 		students,
 		isToday: session.day === today,
 	}));
+}
+
+/** The class that pieces were issued in, by the piece; those of no class are left out. */
+export async function classOf(
+	reader: Reader,
+	pieceIds: readonly string[],
+): Promise<Record<string, { title: string; day: string }>> {
+	if (pieceIds.length === 0) return {};
+	const rows = await reader
+		.select({ id: piece.id, title: course.title, day: classSession.day })
+		.from(piece)
+		.innerJoin(classSession, eq(classSession.id, piece.sessionId))
+		.innerJoin(course, eq(course.id, classSession.courseId))
+		.where(inArray(piece.id, [...pieceIds]));
+	return Object.fromEntries(rows.map(({ id, title, day }) => [id, { title, day }]));
 }
 
 export async function countClasses(reader: Reader): Promise<number> {

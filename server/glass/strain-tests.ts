@@ -1,5 +1,5 @@
 import { STRAIN_TEST } from "@core/stock/lots";
-import { finishLot, lockLot, moveLots, writeLot } from "@db/queries/bags";
+import { finishLot, lockLot, moveLots, openTests, writeLot } from "@db/queries/bags";
 import { lockFiring } from "@db/queries/firings";
 import { glassesOf, movePieces } from "@db/queries/glass";
 import { increment } from "@db/queries/increment";
@@ -10,13 +10,17 @@ import { inTheBook, Refusal } from "../house/refusal";
 
 /** A strip of a glass on a glass of a known family waits for a corner of a load. */
 export const layStrainTest: UseCase<"layStrainTest"> = async ({ tx, now }, { testId, glassId, onFamilyId }) => {
-	const [its] = await tx.select().from(glass).where(eq(glass.id, glassId));
+	// One after another: two people lay out one test of a glass, not two.
+	const [its] = await tx.select().from(glass).where(eq(glass.id, glassId)).for("update");
 	const [family] = await tx.select().from(glassFamily).where(eq(glassFamily.id, onFamilyId));
 	const { name, familyId } = inTheBook(its, "glass");
 	const { label, tested } = inTheBook(family, "family");
 	const at = (sentence: string) => new Refusal("invalid", [{ path: ["onFamilyId"], sentence }]);
 	if (familyId === onFamilyId) throw at(`“${name}” is of ${label} already: there is nothing to test.`);
 	if (!tested) throw at(`${label} is untested itself: test it on a family that is known.`);
+	const open = (await openTests(tx, glassId)).find((one) => one.onFamilyId === onFamilyId);
+	if (open && open.id !== testId)
+		throw new Refusal("conflict", `“${name}” on ${label} is laid out already and waits for a kiln: read that one.`);
 	await writeLot(tx, { id: testId, ...STRAIN_TEST, glassId, onFamilyId, count: 1, wantedAt: now });
 	return { testId };
 };

@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from "node:util";
 import { kiln } from "@db/schema";
 import { eq } from "drizzle-orm";
 import type { UseCase } from "../house/context";
@@ -5,8 +6,14 @@ import { Refusal } from "../house/refusal";
 import { lockedKiln } from "./models/kiln";
 
 /** Says that nobody fires a kiln for a while, and why; or that it may be fired again. What is announced stays, and is told. */
-export const setOutOfService: UseCase<"setOutOfService"> = async ({ tx }, { kilnId, out }) => {
-	await lockedKiln(tx, kilnId);
+export const setOutOfService: UseCase<"setOutOfService"> = async ({ tx }, { kilnId, out, was }) => {
+	const { outOfService, name } = await lockedKiln(tx, kilnId);
+	if (isDeepStrictEqual(outOfService, out)) return { kilnId }; // sent twice
+	if (!isDeepStrictEqual(outOfService, was))
+		throw new Refusal(
+			"conflict",
+			`Somebody else ${outOfService ? `said when ${name} is out of service` : `brought ${name} back`} meanwhile. Look at it as it is now, then say it again.`,
+		);
 	if (out?.untilDay && out.untilDay < out.fromDay)
 		throw new Refusal("invalid", [{ path: ["out", "untilDay"], sentence: "It is back before it is out of service." }]);
 	await tx.update(kiln).set({ outOfService: out }).where(eq(kiln.id, kilnId));

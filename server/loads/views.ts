@@ -7,7 +7,8 @@ import { countUnjudged } from "@db/queries/firings";
 import { loadGlass } from "@db/queries/glass";
 import { picturesOf } from "@db/queries/pictures";
 import { briefs } from "@db/queries/pieces";
-import { roomOf } from "@db/queries/waiting";
+import { classOf } from "@db/queries/sessions";
+import { opaqueBelow, roomOf } from "@db/queries/waiting";
 import { piece } from "@db/schema";
 import { eq } from "drizzle-orm";
 import { type View, when } from "../house/view";
@@ -20,7 +21,15 @@ export const load: View<"load"> = async (context) => {
 	const isWet = (one: PieceBrief) => one.readyFrom !== null && Date.parse(one.readyFrom) > context.now.getTime();
 	const dryOnes = queued.filter((one) => !isWet(one));
 	const tested = (one: PieceBrief) => families.find(({ id }) => id === one.familyId)?.tested ?? false;
-	const room = await roomOf(context.db, queued);
+	const versions = queued.flatMap(({ kitVersionId }) => kitVersionId ?? []);
+	const [room, classes, opaque] = await Promise.all([
+		roomOf(context.db, queued),
+		classOf(
+			context.db,
+			queued.map(({ id }) => id),
+		),
+		opaqueBelow(context.db, versions),
+	]);
 	const stuck = (one: PieceBrief) => {
 		const mould = room.moulds[one.id];
 		const trouble = mould && mouldTrouble(mould, one.asMade ?? undefined);
@@ -56,6 +65,8 @@ export const load: View<"load"> = async (context) => {
 		fillers: await fillersOf(context.db),
 		unjudged: await countUnjudged(context.db),
 		...room,
+		classes,
+		onPaper: [...opaque],
 		kilns: await kilnCards(context),
 		...{ families, mixFamilies: context.studio.customs.mixFamilies },
 	};

@@ -358,10 +358,18 @@ describe("a kiln out of service", () => {
 	it("takes no load in those days and is said with its reason; before and after it does; brought back, always", async () => {
 		const silo = await kilnNamed("Silo kiln");
 		const out = { fromDay: await day(3), untilDay: await day(5), why: "a broken element" };
-		const backwards = studio.act("setOutOfService", { kilnId: silo.id, out: { ...out, untilDay: await day(2) } });
+		const backwards = studio.act("setOutOfService", {
+			kilnId: silo.id,
+			out: { ...out, untilDay: await day(2) },
+			was: null,
+		});
 		expect((await refusal(backwards)).problems[0]?.path).toEqual(["out", "untilDay"]);
-		await studio.act("setOutOfService", { kilnId: silo.id, out }, { role: "assistant" });
+		await studio.act("setOutOfService", { kilnId: silo.id, out, was: null }, { role: "assistant" });
 		expect((await kilnNamed("Silo kiln")).outOfService).toEqual(out);
+		// Sent twice it is one; somebody who saw it open is told.
+		await studio.act("setOutOfService", { kilnId: silo.id, out, was: null });
+		const late = studio.act("setOutOfService", { kilnId: silo.id, out: { ...out, why: "lent out" }, was: null });
+		expect((await refusal(late)).message).toContain("Somebody else said when Silo kiln is out of service meanwhile");
 		const all = await tray();
 		const one = chosen(all.slice(0, 1));
 		const refused = await refusal(plan({ kilnId: silo.id, startsAt: await morning(4), pieces: one }));
@@ -375,7 +383,7 @@ describe("a kiln out of service", () => {
 		const move = (startsAt: string) => studio.act("moveFiring", { firingId: before, kilnId: silo.id, startsAt });
 		expect((await refusal(move(await morning(3)))).message).toContain("out of service");
 		await move(await morning(8));
-		await studio.act("setOutOfService", { kilnId: silo.id, out: null });
+		await studio.act("setOutOfService", { kilnId: silo.id, out: null, was: out });
 		expect((await studio.see("plan")).closed).toEqual([]);
 		await move(await morning(4));
 	});
@@ -388,10 +396,12 @@ describe("a kiln out of service", () => {
 			pieces: chosen((await tray()).slice(0, 1)),
 		});
 		const out = { fromDay: await day(0), untilDay: null, why: "" };
-		await studio.act("setOutOfService", { kilnId: hopper.id, out });
+		await studio.act("setOutOfService", { kilnId: hopper.id, out, was: null });
+		const { kilns } = (await studio.see("frame")) as { kilns: { id: string; isClosed: boolean }[] };
+		expect(kilns.filter(({ isClosed }) => isClosed).map(({ id }) => id)).toEqual([hopper.id]);
 		const start = () => studio.act("startFiring", { firingId, speedUp: 1, somebodyThere: true });
 		const refused = await refusal(start());
-		await studio.act("setOutOfService", { kilnId: hopper.id, out: null });
+		await studio.act("setOutOfService", { kilnId: hopper.id, out: null, was: out });
 		expect(refused.message).toContain("until somebody brings it back");
 	});
 });

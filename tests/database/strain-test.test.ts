@@ -43,6 +43,7 @@ describe("a strain test", () => {
 		const [known] = await studio.db.select().from(glass).where(eq(glass.familyId, "90"));
 		expect((await refusal(lay(known?.id ?? "", "barn-pane"))).message).toContain("is untested itself");
 		const testId = await lay(its.id);
+		expect((await refusal(lay(its.id))).message).toContain("is laid out already");
 		expect(await open()).toEqual([{ id: testId, glassId: its.id, onFamilyId: "90", firing: null }]);
 		const filler = (await studio.see("load")).fillers.find(({ id }) => id === testId);
 		expect(filler).toMatchObject({ name: `${its.name} strain test`, familyId: "90", level: "full", count: 1 });

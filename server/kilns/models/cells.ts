@@ -8,8 +8,9 @@ import { type KilnRow, loadKilns } from "@db/queries/kilns";
 import { type latestLive, latestLives } from "@db/queries/readings";
 import { mayOpen, openInstant } from "../../firings/models/may-open";
 import type { ViewContext } from "../../house/view";
+import { closedSpan } from "./out-of-service";
 
-export async function kilnCells({ db, now }: ViewContext): Promise<KilnCell[]> {
+export async function kilnCells({ db, now, studio }: ViewContext): Promise<KilnCell[]> {
 	const [kilns, firings] = await Promise.all([loadKilns(db), activeFirings(db)]);
 	const newest = await latestLives(
 		db,
@@ -22,7 +23,8 @@ export async function kilnCells({ db, now }: ViewContext): Promise<KilnCell[]> {
 		const current = its.find(({ state }) => state === "running") ?? its[0];
 		const airC = reading ? reading.airC : row.body.roomC;
 		const readAgoS = reading ? (now.getTime() - reading.at.getTime()) / 1000 : null;
-		const cell = { id: row.id, name: row.name, kind: row.kind, airC, readAgoS, uses: row.uses };
+		const isClosed = (closedSpan(row, now, studio.timeZone)?.from ?? Number.POSITIVE_INFINITY) <= now.getTime();
+		const cell = { id: row.id, name: row.name, kind: row.kind, airC, readAgoS, uses: row.uses, isClosed };
 		if (!current) return { ...cell, state: "empty" as const, phase: ["empty"], firing: null };
 		const plan = curveOf(current.schedule, row.body);
 		const elapsedS = current.startedAt ? ((now.getTime() - current.startedAt.getTime()) / 1000) * current.speedUp : 0;

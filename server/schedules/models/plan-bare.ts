@@ -5,6 +5,7 @@ import { firing } from "@db/schema";
 import type { Context } from "../../house/context";
 import { Refusal } from "../../house/refusal";
 import { refuseRetired } from "../../kilns/models/kiln";
+import { refuseClosed } from "../../kilns/models/out-of-service";
 import { forKiln } from "./for-kiln";
 import { versionOf } from "./version-of";
 
@@ -19,7 +20,7 @@ interface BareFiring {
 
 /** Plans a firing without pieces of students in a kiln; sent twice it is one. */
 export async function planBare(
-	{ tx, now }: Pick<Context, "tx" | "now">,
+	{ tx, now, studio }: Pick<Context, "tx" | "now" | "studio">,
 	{ firingId, kilnId, scheduleId, document, what }: BareFiring,
 ): Promise<{ firingId: string; number: number }> {
 	const again = await loadFiring(tx, firingId);
@@ -29,6 +30,7 @@ export async function planBare(
 	const row = await lockKiln(tx, kilnId);
 	if (row?.kind !== "electric") throw new Refusal("invalid", "Choose a kiln that takes a schedule.");
 	refuseRetired(row);
+	refuseClosed(row, now, studio.timeZone, now.getTime(), now.getTime() + 1);
 	const fired = await forKiln(tx, document, row);
 	const [made] = await tx
 		.insert(firing)

@@ -1,7 +1,8 @@
 import type { CourseForm } from "@contract/courses";
 import { addDays, type Day, repeated } from "@core/calendar/days";
 import { useState } from "react";
-import { Check, NumberField, TextField } from "../../forms/fields";
+import { Check } from "../../forms/check";
+import { NumberField, TextField } from "../../forms/fields";
 import { MoneyField } from "../../forms/money-field";
 import { Problems } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";

@@ -6,7 +6,7 @@ import { formatMinutes } from "@core/units/duration";
 import { phraseText } from "@core/units/phrase";
 import { clock } from "@formats/time";
 import { useState } from "react";
-import { Check } from "../../forms/fields";
+import { Check } from "../../forms/check";
 import { Problems, Trouble } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";
 import { useAct } from "../../lib/api";

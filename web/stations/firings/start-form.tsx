@@ -1,5 +1,6 @@
 import type { FiringCard } from "@contract/firings";
-import { Check, ChoiceField } from "../../forms/fields";
+import { Check } from "../../forms/check";
+import { ChoiceField } from "../../forms/fields";
 import { Problems, Trouble } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";
 import { useAct } from "../../lib/api";

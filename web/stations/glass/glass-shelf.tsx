@@ -12,7 +12,8 @@ import {
 } from "@core/glass/glass";
 import { groupBy } from "@core/group-by";
 import { useState } from "react";
-import { Check, ChoiceField, Field, NumberField, TextField } from "../../forms/fields";
+import { Check } from "../../forms/check";
+import { ChoiceField, Field, NumberField, TextField } from "../../forms/fields";
 import { MoneyField } from "../../forms/money-field";
 import { useActForm } from "../../forms/use-act-form";
 import { formatMoney } from "../../lib/money";

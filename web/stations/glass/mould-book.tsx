@@ -1,7 +1,8 @@
 import type { Kept } from "@contract/glass";
 import { MOULD_KINDS, type Mould, RELEASES } from "@core/kit/mould";
 import { useState } from "react";
-import { Check, ChoiceField, NumberField, TextField } from "../../forms/fields";
+import { Check } from "../../forms/check";
+import { ChoiceField, NumberField, TextField } from "../../forms/fields";
 import { useActForm } from "../../forms/use-act-form";
 import { useFigure } from "../../lib/prefs";
 import type { StationProps } from "../../ui/frame/framed";

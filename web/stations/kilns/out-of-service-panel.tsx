@@ -1,4 +1,5 @@
 import type { KilnView } from "@contract/kilns";
+import type { OutOfService } from "@core/kiln/record";
 import { useState } from "react";
 import { TextField } from "../../forms/fields";
 import { Trouble } from "../../forms/notice";
@@ -16,7 +17,7 @@ export function OutOfServicePanel({ view, today }: { view: KilnView; today: stri
 	const back = useAct("setOutOfService");
 	const { outOfService: out, id: kilnId } = view.card;
 	const announced = view.firings.filter(({ state }) => state === "planned").length;
-	if (isAsking) return <OutOfServiceForm kilnId={kilnId} today={today} onDone={() => setIsAsking(false)} />;
+	if (isAsking) return <OutOfServiceForm kilnId={kilnId} was={out} today={today} onDone={() => setIsAsking(false)} />;
 	if (!out)
 		return (
 			<button type="button" className="btn btn-sm mt-3 max-lg:h-11" onClick={() => setIsAsking(true)}>
@@ -39,7 +40,7 @@ export function OutOfServicePanel({ view, today }: { view: KilnView; today: stri
 				type="button"
 				className="btn btn-sm mt-1.5 max-lg:h-11"
 				disabled={back.isPending}
-				onClick={() => back.mutate({ kilnId, out: null })}
+				onClick={() => back.mutate({ kilnId, out: null, was: out })}
 			>
 				It may be fired again
 			</button>
@@ -48,11 +49,12 @@ export function OutOfServicePanel({ view, today }: { view: KilnView; today: stri
 	);
 }
 
-function OutOfServiceForm({ kilnId, today, onDone }: { kilnId: string; today: string; onDone(): void }) {
+function OutOfServiceForm(props: { kilnId: string; was: OutOfService | null; today: string; onDone(): void }) {
+	const { kilnId, was, today, onDone } = props;
 	const form = useActForm("setOutOfService", {
 		start: { fromDay: today, untilDay: "", why: "" },
 		schema: async () => (await import("@contract/kilns")).actions.setOutOfService,
-		sent: ({ untilDay, ...rest }) => ({ kilnId, out: { ...rest, untilDay: untilDay || null } }),
+		sent: ({ untilDay, ...rest }) => ({ kilnId, out: { ...rest, untilDay: untilDay || null }, was }),
 		done: onDone,
 	});
 	return (

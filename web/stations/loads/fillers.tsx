@@ -1,5 +1,5 @@
 import type { LoadView } from "@contract/loads";
-import { Check } from "../../forms/fields";
+import { Check } from "../../forms/check";
 import { useFigure } from "../../lib/prefs";
 
 interface Props {

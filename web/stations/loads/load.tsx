@@ -83,6 +83,7 @@ function Load({ view, frame, params }: StationProps<"load">) {
 						{view.trays.map((one) => (
 							<TrayRow
 								key={one.key}
+								view={view}
 								tray={one}
 								chosen={one.key === tray.key}
 								onChoose={() => choose(one)}

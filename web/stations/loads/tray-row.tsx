@@ -1,8 +1,11 @@
 import type { LoadView } from "@contract/loads";
+import { groupBy } from "@core/group-by";
 import { dayWords } from "@formats/time";
+import { Fragment } from "react";
 import { useNow } from "../../lib/clock";
 import { useFigure, usePrefs } from "../../lib/prefs";
 import { LevelGlyph, PromiseMark, StackBar } from "../../ui/signs";
+import { OutlineMark } from "./outline-mark";
 
 type Tray = LoadView["trays"][number];
 type Piece = Tray["pieces"][number];
@@ -15,7 +18,9 @@ export function TrayRow({
 	mates,
 	isIn,
 	toggle,
+	view,
 }: {
+	view: LoadView;
 	tray: Tray;
 	chosen: boolean;
 	onChoose(): void;
@@ -29,6 +34,10 @@ export function TrayRow({
 	const banded = mates.filter(({ familyId }) => familyId === tray.familyId);
 	const { timeZone } = usePrefs();
 	const nowMs = useNow(60);
+	const taughtWords = (taught: LoadView["classes"][string] | undefined) =>
+		taught ? `${dayWords(taught.day, new Date(nowMs), timeZone)}, ${taught.title}` : "Of no class";
+	const wanting = tray.pieces.filter((piece) => surfaceOf(view, piece) !== null).length;
+	const line = (piece: Piece) => <PieceLine key={piece.id} {...{ view, piece, toggle }} isIn={isIn(piece.id)} />;
 	const band = tray.upToMm === null ? `over ${figure({ mm: tray.fromMm })}` : `to ${figure({ mm: tray.upToMm })}`;
 	return (
 		<li className={`border-t border-line ${chosen ? "bg-pick" : ""}`}>
@@ -45,14 +54,20 @@ export function TrayRow({
 					</b>
 					<span className="block text-soft">
 						{tray.promised ? `promised ${dayWords(tray.promised, new Date(nowMs), timeZone)}` : "no promise"}
+						{wanting > 0 && `, ${wanting} on paper or a mould`}
 					</span>
 				</span>
 				<span className="figure text-2xl font-bold">{tray.pieces.length}</span>
 			</button>
 			{chosen && (
 				<ul className="px-5 pb-2">
-					{tray.pieces.map((piece) => (
-						<PieceLine key={piece.id} piece={piece} isIn={isIn(piece.id)} toggle={toggle} />
+					{[...groupBy(tray.pieces, ({ id }) => taughtWords(view.classes[id])).entries()].map(([taught, its]) => (
+						<Fragment key={taught}>
+							<li className="truncate pt-1.5 text-[13px] font-semibold text-soft" title={taught}>
+								{taught}
+							</li>
+							{its.map(line)}
+						</Fragment>
 					))}
 					{banded.length > 0 && (
 						<li className="pt-2 text-[13px] text-soft">
@@ -60,18 +75,14 @@ export function TrayRow({
 							needs; a thicker one makes all of them wait.
 						</li>
 					)}
-					{banded.map((piece) => (
-						<PieceLine key={piece.id} piece={piece} isIn={isIn(piece.id)} toggle={toggle} />
-					))}
+					{banded.map(line)}
 					{foreign.length > 0 && (
 						<li className="pt-2 text-[13px] text-soft">
 							Of another family, on the other half of the shelf, where one schedule suits both. They never touch: look
 							twice which is which.
 						</li>
 					)}
-					{foreign.map((piece) => (
-						<PieceLine key={piece.id} piece={piece} isIn={isIn(piece.id)} toggle={toggle} />
-					))}
+					{foreign.map(line)}
 				</ul>
 			)}
 		</li>
@@ -80,29 +91,43 @@ export function TrayRow({
 
 const LevelWord = ({ level }: { level: Tray["level"] }) => <>{level === "firePolish" ? "fire polish" : level}</>;
 
-/** A piece in its tray: whether it goes along, and as how thick it is cooled, which is why it is here. */
-function PieceLine({ piece, isIn, toggle }: { piece: Piece; isIn: boolean; toggle(id: string): void }) {
+/** What a piece is to lie on, where the bare washed shelf will not do. */
+const surfaceOf = ({ moulds, onPaper }: LoadView, { id, kitVersionId }: Piece): string | null =>
+	moulds[id]?.name ?? (onPaper.includes(kitVersionId ?? "") ? "shelf paper" : null);
+
+/** A piece in its tray: whether it goes along, what it lies on, and as how thick it is cooled, which is why it is here. */
+function PieceLine(props: { view: LoadView; piece: Piece; isIn: boolean; toggle(id: string): void }) {
+	const { view, piece, isIn, toggle } = props;
 	const figure = useFigure();
+	const surface = surfaceOf(view, piece);
 	return (
 		<li>
-			<label className="flex min-h-11 cursor-pointer items-center gap-2.5">
+			<label className="flex min-h-11 cursor-pointer items-center gap-2.5 py-0.5">
 				<input
 					type="checkbox"
 					className="checkbox checkbox-sm checkbox-secondary"
 					checked={isIn}
 					onChange={() => toggle(piece.id)}
 				/>
-				<StackBar stack={piece.stack} width={18} />
+				<StackBar stack={piece.stack} width={10} />
+				{piece.asMade && <OutlineMark ring={view.outlines[piece.kitVersionId ?? ""]} {...piece.asMade} />}
 				<span className="min-w-0 grow leading-tight">
 					<span className="block truncate" title={piece.student ?? ""}>
 						<b className="figure tracking-wide">{piece.code}</b> {piece.student}
 					</span>
-					<span className="figure block text-[12.5px] text-soft">
-						cools as {figure({ mm: piece.effectiveMm })}
-						{piece.hadLevel && ", fused"}
+					<span className="flex items-baseline justify-between gap-2 text-[12.5px] text-soft">
+						<span className="figure min-w-0">
+							cools as {figure({ mm: piece.effectiveMm })}
+							{piece.hadLevel && ", fused"}
+							{surface && (
+								<>
+									, on <b>{surface}</b>
+								</>
+							)}
+						</span>
+						{piece.promise && piece.promise !== "ok" && <PromiseMark state={piece.promise} />}
 					</span>
 				</span>
-				{piece.promise && piece.promise !== "ok" && <PromiseMark state={piece.promise} />}
 			</label>
 		</li>
 	);

@@ -10,7 +10,8 @@ import type { KilnBody } from "@core/kiln/kiln";
 import { formatMinutes } from "@core/units/duration";
 import { phraseText } from "@core/units/phrase";
 import { useMemo, useState } from "react";
-import { Check, ChoiceField, NumberField, TextField } from "../../forms/fields";
+import { Check } from "../../forms/check";
+import { ChoiceField, NumberField, TextField } from "../../forms/fields";
 import { useFigure, usePrefs } from "../../lib/prefs";
 import { SCHOOLS } from "../../ui/school-words";
 

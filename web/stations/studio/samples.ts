@@ -28,6 +28,7 @@ const cell = (change: Partial<KilnCell>): KilnCell => ({
 	airC: 20,
 	readAgoS: 5,
 	uses: 12,
+	isClosed: false,
 	phase: ["heating"],
 	firing: null,
 	...change,

@@ -51,12 +51,9 @@ function Cell({ cell, answeredAgoS }: { cell: KilnCell; answeredAgoS: number }) 
 			<span className="min-w-0 max-w-44 shrink-0 max-lg:max-w-26">
 				<b className="block truncate font-semibold">{cell.name}</b>
 				<span className={`${dim} block truncate`}>
-					{block
-						? `microwave block, ${cell.uses} uses`
-						: firing
-							? `${firing.pieces} pieces, ${LEVEL_WORDS[firing.level]}`
-							: "empty"}
+					{block ? `microwave block, ${cell.uses} uses` : inItWords(firing)}
 				</span>
+				{cell.isClosed && <b className={`${dim} block truncate font-bold text-[oklch(82%_0.14_75)]`}>out of service</b>}
 			</span>
 			{firing?.startedAt && (
 				<TimeLine id={firing.id} plan={firing.plan} elapsedS={firing.elapsedS} totalS={firing.totalS} />
@@ -85,6 +82,9 @@ function Cell({ cell, answeredAgoS }: { cell: KilnCell; answeredAgoS: number }) 
 		</a>
 	);
 }
+
+const inItWords = (firing: KilnCell["firing"]): string =>
+	firing ? `${firing.pieces} pieces, ${LEVEL_WORDS[firing.level]}` : "empty";
 
 /** The plan as a line, the part already done thicker. */
 function TimeLine({ id, plan, elapsedS, totalS }: { id: string; plan: Curve; elapsedS: number; totalS: number }) {

@@ -5,7 +5,8 @@ import { glassIdOf, type KitPart, LARGEST_KIT } from "@core/kit/kit";
 import { landed } from "@core/kit/layer-on-top";
 import { placedRegion } from "@core/kit/plan";
 import { useState } from "react";
-import { Check, ChoiceField, NumberField } from "../../../forms/fields";
+import { Check } from "../../../forms/check";
+import { ChoiceField, NumberField } from "../../../forms/fields";
 import { newId, useChosen, useDraft, useParts } from "../draft";
 
 const KINDS = ["row", "grid", "ring", "mirror"] as const;
