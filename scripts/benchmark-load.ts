@@ -1,9 +1,12 @@
 import { type CutShape, regionOfShape } from "@core/geometry/shape";
 import { simpler } from "@core/geometry/simpler";
+import { bestPacking } from "@core/loading/best-packing";
 import { problemsOf } from "@core/loading/lay-problems";
 import { bestLaid, layings } from "@core/loading/outlines/best-laid";
 import { boxOutline } from "@core/loading/outlines/fired-outline";
 import { type Form, formOf } from "@core/loading/outlines/form";
+import { layOutlines } from "@core/loading/outlines/lay-outlines";
+import { Templates } from "@core/loading/outlines/templates";
 import { packShelf } from "@core/loading/pack";
 import { atLeast } from "@core/loading/plan/at-least";
 import { problemOf } from "@core/loading/plan/problem";
@@ -101,6 +104,41 @@ export const shelfRows = (): string[] =>
 			return `| ${name} | ${what} | ${share(one)} | ${share(first)} | ${time(ms)} | ${share(best)} | ${time(all)} |`;
 		}),
 	);
+
+/** One packing of sixty pieces of mixed outlines and, of the same as boxes, every order by every rule: cold and warm, mean over the studios. */
+export const packingRows = (): string[] => {
+	const [, round] = SHELVES[1] as (typeof SHELVES)[number];
+	const [, flat] = SHELVES[0] as (typeof SHELVES)[number];
+	const mean = (run: (seed: number) => () => unknown): string => {
+		let [cold, warm] = [0, 0];
+		for (let seed = 1; seed <= STUDIOS; seed++) {
+			const once = run(seed);
+			let from = performance.now();
+			once();
+			cold += performance.now() - from;
+			for (let i = 0; i < 20; i++) once();
+			from = performance.now();
+			for (let i = 0; i < 20; i++) once();
+			warm += (performance.now() - from) / 20;
+		}
+		return `${(cold / STUDIOS).toFixed(1)} | ${(warm / STUDIOS).toFixed(1)}`;
+	};
+	const outlines = (shelf: Shelf) =>
+		mean((seed) => {
+			const templates = new Templates(shelf, 5);
+			const pieces = mixed(seed);
+			return () => layOutlines(pieces, { everyDeg: 90, footMm: 0 }, templates);
+		});
+	const asBoxes = mean((seed) => {
+		const all = classPieces(seed);
+		return () => bestPacking(all, flat, 5, () => 0);
+	});
+	return [
+		`| true outlines, 500 × 400 | ${outlines(flat)} |`,
+		`| true outlines, round, Ø 430 | ${outlines(round)} |`,
+		`| boxes, four orders by every rule | ${asBoxes} |`,
+	];
+};
 
 /** Plans over 3 kilns and 14 days, mean of three made-up studios: the first and the last. */
 export const planRows = (): string[] =>

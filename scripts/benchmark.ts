@@ -9,7 +9,7 @@ import { stackOf } from "@core/stack/stack";
 import { surveyOf } from "@core/stack/survey";
 import { cutRows, exactRow, largeRow, mendRow, packerRows, provedRow } from "./benchmark-cut";
 import { recordRows, simulationRows } from "./benchmark-fire";
-import { dragRow, planRows, quarterRows, shelfPackerRows, shelfRows } from "./benchmark-load";
+import { dragRow, packingRows, planRows, quarterRows, shelfPackerRows, shelfRows } from "./benchmark-load";
 import { stationRows } from "./benchmark-stations";
 
 /** How long a kit's reading, a simulated firing and a kiln's record take; writes docs/benchmarks.md. */
@@ -126,7 +126,7 @@ const stations = await stationRows();
 const shelves = shelfRows();
 const plans = planRows();
 const quarters = quarterRows();
-const [shelfPackers, drag] = [shelfPackerRows(), dragRow()];
+const [shelfPackers, drag, packings] = [shelfPackerRows(), dragRow(), packingRows()];
 const [cuts, large, packers, mend] = [cutRows(), largeRow(), packerRows(), mendRow()];
 const [exact, proved] = [await exactRow(), await provedRow()];
 for (const line of [
@@ -139,6 +139,7 @@ for (const line of [
 	...plans,
 	...quarters,
 	...shelfPackers,
+	...packings,
 	drag,
 	...packers,
 	exact,
@@ -233,6 +234,12 @@ The same class sets on 500 × 400 mm beside two packing libraries:
 | packer | glass, % |
 |---|---|
 ${shelfPackers.join("\n")}
+
+One packing of sixty pieces, 5 mm between them; a proposal tries some dozens. *Cold*: with the first of its outlines to be rastered.
+
+| packing | cold, ms | warm, ms |
+|---|---|---|
+${packings.join("\n")}
 
 A piece held over a shelf: every rule asked at each place, five thousand times.
 

@@ -28,6 +28,8 @@ export interface SimulationInput {
 	startC?: number;
 	/** Time step, s. */
 	dtS?: number;
+	/** So often a sample is kept, and tension felt for, s; Infinity: where only the hours are asked for. */
+	sampleEveryS?: number;
 	/** The kiln counts as cool enough to open at this temperature, °C. */
 	openC?: number;
 	soFar?: SoFar;
@@ -86,7 +88,7 @@ const LONGEST_S = 14 * 24 * 3600;
  * What it cannot know: uneven heat beyond the zones, a door that is opened, and the colour of the glass.
  */
 export function simulateFiring(input: SimulationInput): Simulation {
-	const { kiln, thicknessMm, dtS = 10, openC = 50, soFar, zones = [] } = input;
+	const { kiln, thicknessMm, dtS = 10, openC = 50, soFar, zones = [], sampleEveryS = SAMPLE_EVERY_S } = input;
 	const capacity = kiln.capacityJPerK + (input.loadJPerK ?? 0);
 	const startC = soFar?.air[0]?.c ?? input.startC ?? kiln.roomC;
 	const controller = new Controller(input.schedule, startC, ceilingC(kiln));
@@ -114,7 +116,7 @@ export function simulateFiring(input: SimulationInput): Simulation {
 	const stepOn = (setC: number) => {
 		glass.step(feltC(kiln, air), dtS);
 		s += dtS;
-		if (s % SAMPLE_EVERY_S < dtS) sample(setC);
+		if (s % sampleEveryS < dtS) sample(setC);
 	};
 
 	const isCool = () => Math.max(air, glass.hottestC) <= openC;

@@ -108,7 +108,7 @@ function Ground({ shelf, zones }: { shelf: Shelf; zones: NonNullable<Props["zone
 						height={heightMm}
 						className={offsetK < 0 ? "fill-[oklch(45%_0.1_228)]/10" : "fill-[oklch(60%_0.17_45)]/10"}
 					/>
-					<text x={xMm + 4} y={yMm + 11} fontSize="10" className="figure fill-soft">
+					<text x={xMm + 4} y={yMm + heightMm - 4} fontSize="10" className="figure fill-[oklch(40%_0.03_170)]">
 						{offsetK < 0 ? "cool" : "hot"} {figure({ signedC: offsetK })}
 					</text>
 				</g>

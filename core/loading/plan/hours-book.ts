@@ -119,7 +119,7 @@ export class HoursBook {
 		const family = this.input.families.find(({ id }) => id === first.familyId) as GlassFamily;
 		const schedule = this.scheduleFor(kiln, first.familyId, demand);
 		const simulation = simulateFiring({
-			...{ kiln: its.body, schedule, family, thicknessMm, dtS: STEP_S },
+			...{ kiln: its.body, schedule, family, thicknessMm, dtS: STEP_S, sampleEveryS: Number.POSITIVE_INFINITY },
 			loadJPerK: heat + loadHeat([], its.shelf, { shelves }).loadJPerK,
 		});
 		const endOf = (name: SegmentName) => {
