@@ -34,7 +34,7 @@ async function laidAnew({ tx, studio }: Context, firingId: string, kilnId: strin
 	if (places.length === 0)
 		throw new Refusal("invalid", `“${what || "This firing"}” has no pieces to lay anew: plan it on the other kiln.`);
 	const ids = places.map(({ pieceId }) => pieceId);
-	const { proposal } = await planLoad(tx, studio, kilnId, ids, { passes: LAY_PASSES });
+	const { proposal, family } = await planLoad(tx, studio, kilnId, ids, { passes: LAY_PASSES });
 	if (proposal.leftIds.length > 0)
 		throw new Refusal("conflict", `${proposal.leftIds.length} of its pieces do not fit on the other kiln’s shelf.`);
 	for (const { id, ...lies } of proposal.places)
@@ -45,7 +45,7 @@ async function laidAnew({ tx, studio }: Context, firingId: string, kilnId: strin
 	const { schedule, setBy, airMin, openS, kwh, flow } = proposal;
 	await tx
 		.update(firing)
-		.set({ schedule, setBy, airMin, openS, kwh, flow, scheduleVersionId: null })
+		.set({ schedule, setBy, airMin, openS, kwh, flow, scheduleVersionId: null, familyId: family.id })
 		.where(eq(firing.id, firingId));
 	return openS;
 }

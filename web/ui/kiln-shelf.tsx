@@ -43,9 +43,9 @@ const Halves = ({ shelf: { widthMm, heightMm }, names }: { shelf: Shelf; names: 
 	</g>
 );
 
-/** Names of the families of a load, of two the left half first. */
-export const halvesOf = (...families: readonly (GlassFamily | null)[]): string[] =>
-	families.flatMap((one) => one?.label ?? []).sort();
+/** Names of the families of a load: a firing is of the family on its left half, and of another one on its right. */
+export const halvesOf = (left: GlassFamily, right: GlassFamily | null): string[] =>
+	[left, right].flatMap((one) => one?.label ?? []);
 
 /** One shelf of a kiln from above, with what the kiln's book knows of it. Its thermocouple reaches over the lowest. */
 export function KilnShelf({ kiln, index = 0, of = 1, halves = [], pieces, ...map }: Props) {

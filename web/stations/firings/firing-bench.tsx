@@ -1,5 +1,6 @@
 import type { FiringCard, MeasuredPoint, ReadingsView } from "@contract/firings";
 import type { FrameView } from "@contract/studio";
+import { LEVEL_WORDS, levelOf } from "@core/firing/level";
 import { planFlow } from "@core/firing/plan-flow";
 import { curveOf } from "@core/firing/schedule";
 import { viscosityOf } from "@core/glass/viscosity";
@@ -47,6 +48,7 @@ export function FiringBench({ firing, frame }: { firing: FiringCard; frame: Fram
 	const series = linesOf(firing, planned?.simulation, rest, readings?.points ?? []);
 	const shown = rest ?? planned?.simulation;
 	const flow = rest?.flow ?? planFlow(firing.schedule, viscosityOf(firing.family), kiln.body);
+	const other = onTheRight(firing);
 	const clockOf = started
 		? (s: number) => clockNear(new Date(Date.parse(started) + (s / firing.speedUp) * 1000), new Date(nowMs), timeZone)
 		: undefined;
@@ -80,7 +82,9 @@ export function FiringBench({ firing, frame }: { firing: FiringCard; frame: Fram
 					level={firing.level}
 					soFar={measured.length > 1 ? readings?.flowSoFar : undefined}
 					zones={heatPlaces(kiln, shelves).map(({ name }, i) => ({ name, flow: shown?.zoneFlow[i] ?? 0 }))}
+					other={other}
 				/>
+				<OtherHalf other={other} left={firing.family.label} />
 				<FiringChart
 					width={690}
 					height={250}
@@ -133,6 +137,23 @@ export function FiringBench({ firing, frame }: { firing: FiringCard; frame: Fram
 				</div>
 			</section>
 		</>
+	);
+}
+
+/** Of a firing of two families the one on the right half, and how far the schedule takes it. */
+const onTheRight = ({ otherFamily: its, schedule, kiln }: FiringCard) =>
+	its ? { name: its.label, flow: planFlow(schedule, viscosityOf(its), kiln.body) } : undefined;
+
+/** How far the glass on the right half comes: above are bands and simulation of the family on the left. */
+function OtherHalf({ other, left }: { other: ReturnType<typeof onTheRight>; left: string }) {
+	if (!other) return null;
+	const { name, flow } = other;
+	const { level } = levelOf(flow);
+	return (
+		<p className="text-soft">
+			Above: {left}, on the left half. On the right, dashed, <b>{name}</b>:{" "}
+			{level ? LEVEL_WORDS[level] : "nothing lasting"}, flow index <b className="figure">{flow.toFixed(2)}</b>
+		</p>
 	);
 }
 

@@ -72,7 +72,12 @@ function Closed({ closed, frame, row }: { closed: ClosedKiln; frame: CalendarFra
 				height={BAR + 12}
 				className="fill-warning/25 stroke-warning"
 			/>
-			<text x={x(from) + 6} y={top + BAR / 2 + 4} className="fill-base-content text-[12px] font-semibold">
+			<text
+				x={x(to) - 6}
+				y={top + BAR / 2 + 4}
+				textAnchor="end"
+				className="fill-base-content text-[12px] font-semibold"
+			>
 				out of service{closed.why && `: ${closed.why}`}
 			</text>
 		</g>

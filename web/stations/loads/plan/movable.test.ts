@@ -35,6 +35,9 @@ describe("announced firings that may move", () => {
 		expect(ids(closed(1500, 1600))).toEqual(["a"]);
 		expect(ids(closed(0, 1000))).toEqual([]);
 		expect(ids(closed(2000, null))).toEqual([]);
+		// Told too: what no plan takes, never what runs.
+		const others = [firing("mixed", { to: 2000 }), firing("hot", { state: "running", to: 2000 })];
+		expect(strandedFirings({ ...closed(0, null), booked: others }).map(({ id }) => id)).toEqual(["mixed"]);
 	});
 	it("without any the view stays itself", () => {
 		const none = { ...view, movable: [] };

@@ -10,10 +10,12 @@ export function movableFirings({ booked, movable }: PlanView): CalendarFiring[] 
 	});
 }
 
-/** Those among them whose kiln is out of service in their hours. */
-export const strandedFirings = (view: PlanView): CalendarFiring[] =>
-	movableFirings(view).filter(({ kilnId, from, to }) =>
-		view.closed.some((one) => one.kilnId === kilnId && from < (one.to ?? Number.POSITIVE_INFINITY) && to > one.from),
+/** Announced firings whose kiln is out of service in their hours, whether they may be planned anew or are moved one by one. */
+export const strandedFirings = ({ booked, closed }: PlanView): CalendarFiring[] =>
+	booked.filter(
+		({ state, kilnId, from, to }) =>
+			state === "planned" &&
+			closed.some((one) => one.kilnId === kilnId && from < (one.to ?? Number.POSITIVE_INFINITY) && to > one.from),
 	);
 
 /** What a plan is made from where announced firings may move: their pieces are planned with those that wait. */

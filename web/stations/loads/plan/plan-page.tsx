@@ -1,4 +1,4 @@
-import type { PlanView } from "@contract/loads";
+import type { CalendarFiring, PlanView } from "@contract/loads";
 import type { ShownLoad, ShownPlan } from "@core/loading/plan/shown";
 import type { PlanName } from "@core/loading/plan/weights";
 import { sameNames } from "@core/loading/same-names";
@@ -93,7 +93,7 @@ function PlanPage({ view: asBooked }: StationProps<"plan">) {
 						numbers={new Map(moving.may.map(({ id, number }) => [id, number]))}
 						onChoose={setChosen}
 					/>
-					{!moving.isOn && <Stranded firings={strandedFirings(asBooked)} onMove={() => moving.turn(true)} />}
+					{!moving.isOn && <Stranded view={asBooked} may={moving.may} onMove={() => moving.turn(true)} />}
 					{view.blocked > 0 && (
 						<p className="text-soft">
 							{count(view.blocked, "piece")} more {view.blocked === 1 ? "is" : "are"} in no plan: not measured, of
@@ -145,19 +145,28 @@ function PlanPage({ view: asBooked }: StationProps<"plan">) {
 	);
 }
 
-/** What was announced for a kiln that is out of service then, and the one press that plans it anew. */
-function Stranded({ firings, onMove }: { firings: ReturnType<typeof strandedFirings>; onMove(): void }) {
+/** What was announced for a kiln that is out of service then, and the one press that plans it anew; what no plan takes is dragged. */
+function Stranded(props: { view: PlanView; may: readonly CalendarFiring[]; onMove(): void }) {
+	const firings = strandedFirings(props.view);
+	const byHand = firings.filter(({ id }) => !props.may.some((one) => one.id === id));
 	if (firings.length === 0) return null;
 	return (
-		<p className="flex flex-wrap items-center gap-3 font-semibold text-warning">
-			{firings.map(({ number }) => `№ ${number}`).join(", ")} {firings.length === 1 ? "is" : "are"} announced for a kiln
-			that is out of service.
-			<button type="button" className="btn btn-sm max-lg:h-11" onClick={onMove}>
-				Plan anew what was announced
-			</button>
-		</p>
+		<div className="flex flex-wrap items-center gap-3 font-semibold text-warning">
+			<p>
+				{numbers(firings)} {firings.length === 1 ? "is" : "are"} announced for a kiln that is out of service.
+				{byHand.length > 0 &&
+					` ${numbers(byHand)} ${byHand.length === 1 ? "is" : "are"} of two families, of lots or begun: drag ${byHand.length === 1 ? "it" : "them"} to another kiln or hour.`}
+			</p>
+			{byHand.length < firings.length && (
+				<button type="button" className="btn btn-sm max-lg:h-11" onClick={props.onMove}>
+					Plan anew what was announced
+				</button>
+			)}
+		</div>
 	);
 }
+
+const numbers = (firings: readonly CalendarFiring[]) => firings.map(({ number }) => `№ ${number}`).join(", ");
 
 /** True progress, and a way to take what there is. */
 function Searching({ share, ms, isEmpty, stop }: { share: number; ms: number; isEmpty: boolean; stop(): void }) {
