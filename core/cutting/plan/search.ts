@@ -1,6 +1,6 @@
 import { seededRandom } from "../../seeded-random";
 import { leastSheetsOf } from "./bound";
-import { figuresOf, leastSheets } from "./figures";
+import { figuresOf } from "./figures";
 import { type Grid, gridOf } from "./grid";
 import type { Noise } from "./lay-strips";
 import { type Laying, layAgain, layAll, layMix, mixOf, planOf } from "./laying";
@@ -84,7 +84,7 @@ export function* searchPlans(task: CutTask, passes: number, seed = 1): Generator
  * @returns how few whole sheets there could be at all, offcuts left out
  */
 export function* bestPlans(task: CutTask): Generator<CutProgress, number> {
-	const byArea = leastSheets(task.blanks, task.sheet);
+	const byArea = leastSheetsOf(task, 0);
 	let [sheets, least] = [0, 0];
 	for (const progress of searchPlans(task, PATIENT_PASSES)) {
 		yield progress;
@@ -92,7 +92,7 @@ export function* bestPlans(task: CutTask): Generator<CutProgress, number> {
 		least = Math.max(byArea, Math.ceil(progress.least - 1e-6));
 		if (progress.passes >= USUAL_PASSES && sheets <= least) break;
 	}
-	return task.offcuts.length === 0 && sheets === least ? least : leastSheetsOf(task, sheets);
+	return task.offcuts.length === 0 ? least : leastSheetsOf(task, sheets);
 }
 
 function layFresh(pass: number, task: CutTask, grid: Grid, noise: Noise): Laying {
