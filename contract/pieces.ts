@@ -6,7 +6,7 @@ import type { RouteStep } from "@core/kit/kit";
 import type { PromiseState } from "@core/promise/promise";
 import type { PaperSize } from "@core/studio/customs";
 import { z } from "zod";
-import { assistant } from "./action";
+import { assistant, instructor } from "./action";
 import type { SessionBrief } from "./classes";
 import { glue, grams, id, lengthMm, level, seq, words } from "./fields";
 import { most, seenByAssistant } from "./view";
@@ -123,6 +123,11 @@ export const actions = {
 		.asks(z.strictObject({ ...pieceStep, glue }))
 		.touches("pieces")
 		.answers<{ readyFrom: string }>(),
+	/** A waiting piece goes with the next hotter or cooler tray. */
+	changeLevel: instructor
+		.asks(z.strictObject({ ...pieceStep, level }))
+		.touches("pieces")
+		.answers<{ level: FuseLevel }>(),
 	addPhoto: assistant
 		.asks(z.strictObject({ pieceId: id, eventId: id }), { upload: "photo" })
 		.touches("pieces")

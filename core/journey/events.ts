@@ -64,6 +64,7 @@ export type PieceEventData =
 	| { type: "issued"; route: RouteStep[] }
 	| { type: "handedIn"; asMade: AsMade; glue: Glue; readyFrom: string; level: FuseLevel }
 	| { type: "reglued"; glue: Glue; readyFrom: string }
+	| { type: "levelled"; level: FuseLevel }
 	| { type: "placed"; firingId: string }
 	| { type: "takenOut"; firingId: string }
 	| { type: "firingStarted"; firingId: string }

@@ -72,6 +72,7 @@ const FROM: Record<Exclude<PieceEventType, "undone">, readonly JourneyState[]> =
 	issued: ["new"],
 	handedIn: ["issued"],
 	reglued: ["queued"],
+	levelled: ["queued"],
 	placed: ["queued"],
 	takenOut: ["placed"],
 	firingStarted: ["placed"],
@@ -134,6 +135,8 @@ function apply(journey: Journey, event: PieceEventData & { at: string }): Journe
 			return moved({ state: "queued", asMade: event.asMade, level: event.level, readyFrom: event.readyFrom });
 		case "reglued":
 			return moved({ readyFrom: event.readyFrom });
+		case "levelled":
+			return { ...journey, level: event.level };
 		case "placed":
 			return moved({ state: "placed", firingId: event.firingId });
 		case "takenOut":

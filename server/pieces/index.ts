@@ -1,4 +1,5 @@
 import { addPhoto } from "./add-photo";
+import { changeLevel } from "./change-level";
 import { collect } from "./collect";
 import { dry } from "./dry";
 import { finishColdWork } from "./finish-cold-work";
@@ -11,6 +12,6 @@ import { shelve } from "./shelve";
 import { undo } from "./undo";
 import { pieceView } from "./views";
 
-export const useCases = { addPhoto, handIn, reglue, finishColdWork, shelve, collect, undo, note };
+export const useCases = { addPhoto, changeLevel, handIn, reglue, finishColdWork, shelve, collect, undo, note };
 
 export const views = { dry, handOver, piece: pieceView, labels };

@@ -353,6 +353,46 @@ describe("laid in by scanning", () => {
 	});
 });
 
+describe("another tray", () => {
+	const move = (one: { pieceId: string; seq: number }, level: "tack" | "contour" | "full") =>
+		studio.act("changeLevel", { ...one, eventId: randomUUID(), level });
+	const trayOf = async (id: string) =>
+		(await studio.see("load")).trays.find(({ pieces }) => pieces.some((one) => one.id === id));
+
+	it("an instructor lets a piece go one up or down: annealed for that, in the history, taken back; no further", async () => {
+		const { trays } = await studio.see("load");
+		const piece = trays.find(({ level }) => level === "contour")?.pieces.find(({ hadLevel }) => hadLevel === null);
+		if (!piece) throw new Error("nothing waits for contour");
+		const { id, seq, code } = piece;
+		const assistant = studio.act(
+			"changeLevel",
+			{ pieceId: id, seq, eventId: randomUUID(), level: "full" },
+			{ role: "assistant" },
+		);
+		expect((await refusal(assistant)).status).toBe(403);
+		expect(await move({ pieceId: id, seq }, "full")).toEqual({ level: "full" });
+		const there = await trayOf(id);
+		expect(there?.level).toBe("full");
+		expect(there?.pieces.find((one) => one.id === id)?.effectiveMm).toBeCloseTo(piece.asMade?.thickestMm ?? 0, 6);
+		// On what somebody saw before, and two trays away: refused.
+		expect((await refusal(move({ pieceId: id, seq }, "contour"))).status).toBe(409);
+		expect((await refusal(move({ pieceId: id, seq: seq + 1 }, "tack"))).message).toContain("one tray up or down");
+		const { history } = await studio.see("piece", { code });
+		expect(history.some(({ event }) => event.type === "levelled" && event.level === "full")).toBe(true);
+		await studio.act("undo", { pieceId: id, seq: seq + 1, eventId: randomUUID() });
+		expect((await trayOf(id))?.level).toBe("contour");
+	});
+
+	it("sent twice it counts once", async () => {
+		const { trays } = await studio.see("load");
+		const piece = trays.find(({ level }) => level === "contour")?.pieces.find(({ hadLevel }) => hadLevel === null);
+		const step = { pieceId: piece?.id ?? "", seq: piece?.seq ?? 0, eventId: randomUUID(), level: "tack" as const };
+		await studio.act("changeLevel", step);
+		expect(await studio.act("changeLevel", step)).toEqual({ level: "tack" });
+		await studio.act("undo", { pieceId: step.pieceId, seq: step.seq + 1, eventId: randomUUID() });
+	});
+});
+
 describe("a kiln out of service", () => {
 	const day = async (n: number) => addDays(dayOf(new Date(), await ZONE()), n);
 	it("takes no load in those days and is said with its reason; before and after it does; brought back, always", async () => {

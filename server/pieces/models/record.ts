@@ -111,6 +111,7 @@ const HAPPENED: Record<PieceEventData["type"], string> = {
 	issued: "was issued",
 	handedIn: "was handed in",
 	reglued: "was glued again",
+	levelled: "went to another tray",
 	placed: "was put in a load",
 	takenOut: "was taken out of a load",
 	firingStarted: "went into the kiln",

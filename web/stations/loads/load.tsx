@@ -84,6 +84,7 @@ function Load({ view, frame, params }: StationProps<"load">) {
 							<TrayRow
 								key={one.key}
 								view={view}
+								mayMove={frame.person.role === "instructor"}
 								tray={one}
 								chosen={one.key === tray.key}
 								onChoose={() => choose(one)}

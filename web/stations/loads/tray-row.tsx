@@ -4,6 +4,7 @@ import { dayWords } from "@formats/time";
 import { Fragment } from "react";
 import { useNow } from "../../lib/clock";
 import { useFigure, usePrefs } from "../../lib/prefs";
+import { LazyImport } from "../../ui/lazy-import";
 import { LevelGlyph, PromiseMark, StackBar } from "../../ui/signs";
 import { OutlineMark } from "./outline-mark";
 
@@ -19,8 +20,11 @@ export function TrayRow({
 	isIn,
 	toggle,
 	view,
+	mayMove,
 }: {
 	view: LoadView;
+	/** Into trays of other levels: an instructor. */
+	mayMove: boolean;
 	tray: Tray;
 	chosen: boolean;
 	onChoose(): void;
@@ -69,6 +73,15 @@ export function TrayRow({
 							{its.map(line)}
 						</Fragment>
 					))}
+					{mayMove && (
+						<li className="flex flex-col pt-2">
+							<LazyImport
+								label="Into another tray …"
+								load={async () => (await import("./other-tray")).default}
+								with={{ pieces: tray.pieces }}
+							/>
+						</li>
+					)}
 					{banded.length > 0 && (
 						<li className="pt-2 text-[13px] text-soft">
 							Of another thickness: they may go along if you say so. A thinner piece is only annealed longer than it

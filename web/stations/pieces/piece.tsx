@@ -197,6 +197,8 @@ function History({ line: { event, by, undone }, view }: { line: HistoryLine; vie
 					"Glued again",
 					`${GLUE_WORDS[event.glue]}, dry ${clockNear(event.readyFrom, new Date(nowMs), timeZone)}`,
 				];
+			case "levelled":
+				return ["Into another tray", `for ${LEVEL_WORDS[event.level]}`];
 			case "placed":
 				return ["Put in a load", firing(event.firingId)];
 			case "takenOut":

@@ -15,6 +15,7 @@ import { ChoiceField } from "../../forms/fields";
 import { Caution } from "../../forms/notice";
 import { useFigure, usePrefs } from "../../lib/prefs";
 import { FiringChart } from "../../ui/firing-chart/firing-chart";
+import { Handles } from "../../ui/firing-chart/handles";
 import { framed, type StationProps } from "../../ui/frame/framed";
 import { createDraft, useDocument, useSteps } from "../../ui/kept/draft";
 import { History } from "../../ui/kept/history";
@@ -165,7 +166,12 @@ function Bench({ view, frame }: StationProps<"schedule">) {
 						openS={shown?.openS}
 						bands={phaseBands(document, kiln?.body)}
 						strips={shown ? strips(shown, units.temperature) : []}
-						handles={handlesOf(document, kiln?.body, edit, (c) => figure({ c }), { chosen, onChoose: setChosen })}
+						over={(on) => (
+							<Handles
+								handles={handlesOf(document, kiln?.body, edit, (c) => figure({ c }), { chosen, onChoose: setChosen })}
+								{...on}
+							/>
+						)}
 						zoomable
 						summary={`${document.name}: set point, simulated kiln, glass and shelf`}
 					/>

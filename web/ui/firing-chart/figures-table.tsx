@@ -1,62 +1,25 @@
-import { useState } from "react";
-import { useFigure } from "../../lib/prefs";
-import { type ChartStrip, type CurveSeries, valueAt } from "./series";
+import { lazy, Suspense, useState } from "react";
+import type { ChartStrip, CurveSeries } from "./series";
 
-interface Props {
+const HourlyTable = lazy(() => import("./hourly-table"));
+
+export interface FiguresProps {
 	series: readonly CurveSeries[];
 	strips: readonly ChartStrip[];
 	hours: readonly number[];
 }
 
-/** The chart's figures hour by hour, for who cannot see or does not trust a line. */
-export function FiguresTable(props: Props) {
+/** The chart's figures hour by hour, for who cannot see or does not trust a line: loaded and made when somebody opens it. */
+export function FiguresTable(props: FiguresProps) {
 	const [open, setOpen] = useState(false);
 	return (
 		<details className="grow" onToggle={(event) => setOpen(event.currentTarget.open)}>
 			<summary className="cursor-pointer text-right">figures as a table</summary>
-			{open && <Table {...props} />}
+			{open && (
+				<Suspense fallback={null}>
+					<HourlyTable {...props} />
+				</Suspense>
+			)}
 		</details>
-	);
-}
-
-/** Not made before somebody opens it. */
-function Table({ series, strips, hours }: Props) {
-	const figure = useFigure();
-	const values = series.map(({ points }) => points.map(({ s, c }) => ({ s, v: c })));
-	return (
-		<div className="overflow-x-auto">
-			<table className="figure mt-1 w-full text-right">
-				<thead>
-					<tr>
-						<th scope="col">time</th>
-						{series.map(({ name }) => (
-							<th key={name} scope="col">
-								{name}
-							</th>
-						))}
-						{strips.map(({ name, unit }) => (
-							<th key={name} scope="col">
-								{name}
-								{unit && `, ${unit}`}
-							</th>
-						))}
-					</tr>
-				</thead>
-				<tbody>
-					{hours.map((hour) => (
-						<tr key={hour}>
-							<th scope="row">{Number(hour.toFixed(2))} h</th>
-							{series.map(({ name }, i) => {
-								const c = valueAt(values[i] ?? [], hour * 3600);
-								return <td key={name}>{c === undefined ? "" : figure({ c })}</td>;
-							})}
-							{strips.map(({ name, points, digits }) => (
-								<td key={name}>{valueAt(points, hour * 3600)?.toFixed(digits) ?? ""}</td>
-							))}
-						</tr>
-					))}
-				</tbody>
-			</table>
-		</div>
 	);
 }

@@ -1,9 +1,9 @@
 import { Maximize2, ZoomIn, ZoomOut } from "lucide-react";
-import { useId, useMemo, useRef } from "react";
+import { type ReactNode, useId, useMemo, useRef } from "react";
 import { CrossHair } from "./cross-hair";
 import { FiguresTable } from "./figures-table";
 import { frameOf, LEFT } from "./frame-of";
-import { type ChartHandle, Handles } from "./handles";
+import type { OnChart } from "./handles";
 import { Axes, Bands, Curves, Legend, Mark } from "./layers";
 import type { ChartStrip, CurveSeries } from "./series";
 import { useZoom } from "./use-zoom";
@@ -18,7 +18,8 @@ interface Props {
 	openS?: number | undefined;
 	bands?: readonly { fromS: number; toS: number; name: string }[];
 	strips?: readonly ChartStrip[];
-	handles?: readonly ChartHandle[];
+	/** What is dragged on the curve, drawn over it. */
+	over?: (on: OnChart) => ReactNode;
 	/** Time can be zoomed and panned. */
 	zoomable?: boolean;
 	/** What the wall's clock says at a time of the axis. */
@@ -31,7 +32,7 @@ const NONE: never[] = [];
 /** Plan, simulation and measurement on one time axis, with a cross-hair, named phases and a table of the same figures. */
 export function FiringChart(props: Props) {
 	const { series, width, height, nowS, openS, zoomable = false, summary, clockOf } = props;
-	const { bands = NONE, strips = NONE, handles = NONE } = props;
+	const { bands = NONE, strips = NONE, over } = props;
 	const svg = useRef<SVGSVGElement>(null);
 	const ids = useId();
 	const { transform, wake, by, whole } = useZoom(svg, width, height, zoomable);
@@ -54,8 +55,8 @@ export function FiringChart(props: Props) {
 				<svg
 					ref={svg}
 					viewBox={`0 0 ${width} ${wholeHeight}`}
-					className={`block w-full select-none ${zoomable || handles.length > 0 ? "touch-none" : ""}`}
-					role={handles.length > 0 ? "group" : "img"}
+					className={`block w-full select-none ${zoomable || over ? "touch-none" : ""}`}
+					role={over ? "group" : "img"}
 					aria-labelledby={`${ids}title`}
 					onPointerEnter={wake}
 				>
@@ -76,7 +77,7 @@ export function FiringChart(props: Props) {
 							<Mark s={nowS} word="now" frame={frame} className="stroke-accent" />
 						)}
 						<CrossHair svg={svg} frame={frame} series={series} strips={strips} clockOf={clockOf} />
-						<Handles handles={handles} x={x} y={y} at={at} />
+						{over?.({ x, y, at })}
 					</g>
 				</svg>
 				{zoomable && (
@@ -103,7 +104,7 @@ export function FiringChart(props: Props) {
 	);
 }
 
-function ZoomButton({ label, onPress, children }: { label: string; onPress(): void; children: React.ReactNode }) {
+function ZoomButton({ label, onPress, children }: { label: string; onPress(): void; children: ReactNode }) {
 	return (
 		<button
 			type="button"

@@ -12,8 +12,8 @@ export interface ChartHandle {
 	chosen?: boolean;
 }
 
-interface Props {
-	handles: readonly ChartHandle[];
+/** Where times (s) and temperatures (°C) stand on a chart, and which ones a pointer is at. */
+export interface OnChart {
 	x(s: number): number;
 	y(c: number): number;
 	at(event: React.PointerEvent): { s: number; c: number };
@@ -23,7 +23,7 @@ const STEP_S = 300;
 const STEP_C = 1;
 
 /** Handles on the curve: dragged, or moved by the arrow keys. */
-export function Handles({ handles, x, y, at }: Props) {
+export function Handles({ handles, x, y, at }: OnChart & { handles: readonly ChartHandle[] }) {
 	const held = useRef<string | null>(null);
 	return (
 		<g>

@@ -1,4 +1,4 @@
-import { scaleLinear, scaleLog } from "d3-scale";
+import { scaleLinear } from "d3-scale";
 import { line } from "d3-shape";
 import type { ChartStrip } from "./series";
 
@@ -14,9 +14,9 @@ interface Props {
 /** One quantity below the curve. */
 export function Strip({ strip, x, top, height, left, right }: Props) {
 	const { name, points, unit, from, to, lines } = strip;
-	const range = [top + height - 3, top + 15];
-	const y =
-		strip.scale === "log" ? scaleLog([from, to], range).clamp(true) : scaleLinear([from, to], range).clamp(true);
+	const shown = strip.scale === "log" ? Math.log10 : (v: number) => v;
+	const scale = scaleLinear([shown(from), shown(to)], [top + height - 3, top + 15]).clamp(true);
+	const y = (v: number) => scale(shown(v));
 	const path = line<{ s: number; v: number }>()
 		.x(({ s }) => x(s))
 		.y(({ v }) => y(v));
