@@ -149,21 +149,21 @@ export async function roomOf(
 	};
 }
 
-/** Kit versions with opaque glass on their lowest layer: it picks up shelf wash. */
+/** Kit versions with opaque glass on their lowest layer: it picks up shelf wash. Their documents stay in the database. */
 export async function opaqueBelow(reader: Reader, versionIds: readonly string[]): Promise<Set<string>> {
 	const ids = [...new Set(versionIds)];
 	if (ids.length === 0) return new Set();
-	const opaque = new Set(
-		(await reader.select({ id: glass.id }).from(glass).where(eq(glass.opacity, "opalescent"))).map(({ id }) => id),
-	);
+	const parts = sql`jsonb_array_elements(${kitVersion.document}->'parts')`;
 	const rows = await reader
-		.select({ id: kitVersion.id, document: kitVersion.document })
+		.select({ id: kitVersion.id })
 		.from(kitVersion)
-		.where(inArray(kitVersion.id, ids));
-	return new Set(
-		rows.flatMap(({ id, document: { parts } }) => {
-			const lowest = Math.min(...parts.map(({ layer }) => layer));
-			return parts.some((part) => part.layer === lowest && "glassId" in part && opaque.has(part.glassId)) ? [id] : [];
-		}),
-	);
+		.where(
+			and(
+				inArray(kitVersion.id, ids),
+				sql`exists (select 1 from ${parts} part join ${glass} on ${glass.id} = part->>'glassId'
+					where ${glass.opacity} = 'opalescent'
+					and (part->>'layer')::numeric = (select min((one->>'layer')::numeric) from ${parts} one))`,
+			),
+		);
+	return new Set(rows.map(({ id }) => id));
 }

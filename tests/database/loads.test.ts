@@ -7,7 +7,8 @@ import { problemOf } from "@core/loading/plan/problem";
 import { searchPlan } from "@core/loading/plan/search";
 import type { Plan } from "@core/loading/plan/types";
 import { PLAN_WEIGHTS } from "@core/loading/plan/weights";
-import { firing, firingPlace, mould, piece, pieceEvent, studio as studioTable } from "@db/schema";
+import { opaqueBelow } from "@db/queries/waiting";
+import { firing, firingPlace, glass, kitVersion, mould, piece, pieceEvent, studio as studioTable } from "@db/schema";
 import { dayOf, wallClockMs } from "@formats/time";
 import { feedFor } from "@server/courses/feed";
 import { eq, inArray } from "drizzle-orm";
@@ -350,6 +351,38 @@ describe("laid in by scanning", () => {
 		expect(trays.flatMap(({ pieces }) => pieces.map(({ id }) => id))).toContain(b.pieceId);
 		const again = studio.act("replaceInLoad", { firingId, outId: a.pieceId, inId: b.pieceId, inSeq: b.seq });
 		expect((await refusal(again)).status).toBe(409);
+	});
+});
+
+describe("what lies under a piece", () => {
+	it("is paper where opaque glass touches the shelf: by the kits' own documents", async () => {
+		const versions = await studio.db.select().from(kitVersion);
+		// No kit of the demo lies on opaque glass: what one of them lies on is opaque for a moment.
+		const base = versions.flatMap(({ document: { parts } }) =>
+			parts.flatMap((part) => ("glassId" in part && part.layer === 0 ? part.glassId : [])),
+		)[0] as string;
+		const [before] = await studio.db.select().from(glass).where(eq(glass.id, base));
+		const set = (opacity: typeof glass.$inferSelect.opacity) =>
+			studio.db.update(glass).set({ opacity }).where(eq(glass.id, base));
+		await set("opalescent");
+		const opaque = (await studio.db.select().from(glass)).filter(({ opacity }) => opacity === "opalescent");
+		const expected = versions.filter(({ document: { parts } }) => {
+			const lowest = Math.min(...parts.map(({ layer }) => layer));
+			return parts.some(
+				(part) => part.layer === lowest && "glassId" in part && opaque.some(({ id }) => id === part.glassId),
+			);
+		});
+		const found = await opaqueBelow(
+			studio.db,
+			versions.map(({ id }) => id),
+		);
+		expect([...found].sort()).toEqual(expected.map(({ id }) => id).sort());
+		expect(expected.length).toBeGreaterThan(0);
+		expect(expected.length).toBeLessThan(versions.length);
+		const { trays, onPaper } = await studio.see("load");
+		const waiting = new Set(trays.flatMap(({ pieces }) => pieces.flatMap(({ kitVersionId }) => kitVersionId ?? [])));
+		expect(onPaper.filter((id) => waiting.has(id)).sort()).toEqual([...found].filter((id) => waiting.has(id)).sort());
+		await set(before?.opacity ?? "transparent");
 	});
 });
 

@@ -1,4 +1,5 @@
 import type { LoadView } from "@contract/loads";
+import { LEVEL_WORDS } from "@core/firing/level";
 import { groupBy } from "@core/group-by";
 import { dayWords } from "@formats/time";
 import { Fragment } from "react";
@@ -38,8 +39,13 @@ export function TrayRow({
 	const banded = mates.filter(({ familyId }) => familyId === tray.familyId);
 	const { timeZone } = usePrefs();
 	const nowMs = useNow(60);
-	const taughtWords = (taught: LoadView["classes"][string] | undefined) =>
-		taught ? `${dayWords(taught.day, new Date(nowMs), timeZone)}, ${taught.title}` : "Of no class";
+	const day = (its: string) => dayWords(its, new Date(nowMs), timeZone);
+	const promisedWords = (its: string | null) => (its ? `promised ${day(its)}` : "no promise");
+	/** Pieces of one class that are promised for one day stand together. */
+	const groupOf = ({ id, promisedDay }: Piece) => {
+		const taught = view.classes[id];
+		return `${taught ? `${day(taught.day)}, ${taught.title}` : "Of no class"}: ${promisedWords(promisedDay)}`;
+	};
 	const wanting = tray.pieces.filter((piece) => surfaceOf(view, piece) !== null).length;
 	const line = (piece: Piece) => <PieceLine key={piece.id} {...{ view, piece, toggle }} isIn={isIn(piece.id)} />;
 	const band = tray.upToMm === null ? `over ${figure({ mm: tray.fromMm })}` : `to ${figure({ mm: tray.upToMm })}`;
@@ -54,10 +60,10 @@ export function TrayRow({
 				<LevelGlyph level={tray.level} label={false} />
 				<span className="min-w-0 grow">
 					<b className="block">
-						{tray.familyId} · <LevelWord level={tray.level} /> · {band}
+						{tray.familyId} · {LEVEL_WORDS[tray.level]} · {band}
 					</b>
 					<span className="block text-soft">
-						{tray.promised ? `promised ${dayWords(tray.promised, new Date(nowMs), timeZone)}` : "no promise"}
+						{promisedWords(tray.promised)}
 						{wanting > 0 && `, ${wanting} on paper or a mould`}
 					</span>
 				</span>
@@ -65,11 +71,9 @@ export function TrayRow({
 			</button>
 			{chosen && (
 				<ul className="px-5 pb-2">
-					{[...groupBy(tray.pieces, ({ id }) => taughtWords(view.classes[id])).entries()].map(([taught, its]) => (
-						<Fragment key={taught}>
-							<li className="truncate pt-1.5 text-[13px] font-semibold text-soft" title={taught}>
-								{taught}
-							</li>
+					{[...groupBy(tray.pieces, groupOf).entries()].map(([group, its]) => (
+						<Fragment key={group}>
+							<li className="pt-1.5 text-[13px] leading-tight font-semibold text-soft">{group}</li>
 							{its.map(line)}
 						</Fragment>
 					))}
@@ -101,8 +105,6 @@ export function TrayRow({
 		</li>
 	);
 }
-
-const LevelWord = ({ level }: { level: Tray["level"] }) => <>{level === "firePolish" ? "fire polish" : level}</>;
 
 /** What a piece is to lie on, where the bare washed shelf will not do. */
 const surfaceOf = ({ moulds, onPaper }: LoadView, { id, kitVersionId }: Piece): string | null =>
