@@ -239,7 +239,12 @@ describe("kilns", () => {
 		const one = form({ name: "Counting kiln", line: null });
 		await studio.act("saveKiln", { kiln: one, revision: 0, anew: { shelves: { octagon: 2 } } });
 		const firingId = randomUUID();
-		await studio.act("planFiring", { firingId, kilnId: one.id, scheduleId: null, document, what: "first run" });
+		const plan = { firingId, kilnId: one.id, scheduleId: null, document, what: "first run" };
+		const out = { fromDay: "2020-01-01", untilDay: null, why: "being wired" };
+		await studio.act("setOutOfService", { kilnId: one.id, out, was: null });
+		expect((await refusal(studio.act("planFiring", plan))).message).toContain("being wired");
+		await studio.act("setOutOfService", { kilnId: one.id, out: null, was: out });
+		await studio.act("planFiring", plan);
 		const fast = studio.act("startFiring", { firingId, speedUp: 60, somebodyThere: true });
 		expect((await refusal(fast)).message).toContain("is real");
 		await studio.act("startFiring", { firingId, speedUp: 1, somebodyThere: true });

@@ -133,6 +133,30 @@ test("a load is laid by hand, accepted by one of two, and laid in by scanning", 
 	});
 });
 
+test("a piece goes into another tray: what that does is said before, its page says it after; an assistant is not asked", async ({
+	browser,
+}) => {
+	const page = await personPage(browser);
+	await open(page, "/load");
+	await page.getByRole("button", { name: /90 · contour/ }).click();
+	await page.getByRole("button", { name: "Into another tray …" }).click();
+	const panel = page.getByRole("region", { name: "Into another tray" });
+	await expect(panel).toContainText("fine texture and raised parts are gone");
+	await expect(panel).toContainText(/It cools as [\d.]+ mm, not as [\d.]+ mm\./);
+	const code = (await panel.getByLabel("Piece").locator("option:checked").textContent())?.split(" ")[0] ?? "";
+	expect(await violations(page)).toEqual([]);
+	await panel.getByRole("button", { name: "Up into full" }).click();
+	await expect(panel.getByLabel("Piece").locator("option", { hasText: code })).toHaveCount(0);
+	await open(page, `/piece/${code}`);
+	await expect(page.getByText("Into another tray")).toBeVisible();
+	await expect(page.getByText("for full", { exact: true })).toBeVisible();
+	const assistant = await personPage(browser, "assistant");
+	await open(assistant, "/load");
+	await assistant.getByRole("button", { name: /90 · contour/ }).click();
+	await expect(assistant.getByText(/cools as/).first()).toBeVisible();
+	await expect(assistant.getByRole("button", { name: "Into another tray …" })).toHaveCount(0);
+});
+
 test("two weeks are planned, announced, and a firing is moved after one has seen what that does", async ({
 	browser,
 }) => {
