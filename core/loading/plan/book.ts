@@ -76,42 +76,44 @@ const MINUTE = 60_000;
 
 /** The plan's input, its minutes counted from its beginning; equal outlines are one form. */
 export function planInputOf(book: PlanBook): PlanInput {
-	const minuteOf = (ms: number) => Math.round((ms - book.fromMs) / MINUTE);
-	const spanOf = ({ from, to }: Span): MinuteSpan => ({ from: minuteOf(from), to: minuteOf(to) });
+	const minuteOf = (ms: number) => (ms - book.fromMs) / MINUTE;
+	// Nothing begins some seconds before it is dry, before its kiln is free or before somebody is there.
+	const taken = ({ from, to }: Span): MinuteSpan => ({ from: Math.floor(minuteOf(from)), to: Math.ceil(minuteOf(to)) });
+	const free = ({ from, to }: Span): MinuteSpan => ({ from: Math.ceil(minuteOf(from)), to: Math.floor(minuteOf(to)) });
 	const forms = new Map<string, Form>();
 	return {
 		pieces: book.pieces.map(({ kitVersionId, route, group, readyMs, promisedMs, ...piece }) => ({
 			...{ id: piece.id, code: piece.code, group },
 			jobs: jobsOf({ ...piece, kitOutline: book.outlines[kitVersionId ?? ""] }, route, book.between, forms),
-			readyMin: Math.max(0, minuteOf(readyMs)),
+			readyMin: Math.max(0, Math.ceil(minuteOf(readyMs))),
 			// Down: who is home at midnight is home a day late.
-			promisedMin: promisedMs === null ? null : Math.floor((promisedMs - book.fromMs) / MINUTE),
+			promisedMin: promisedMs === null ? null : Math.floor(minuteOf(promisedMs)),
 			tailMin: Math.round((book.between.judge + book.between.wrap) * 60),
 		})),
 		kilns: book.kilns.map((kiln) => ({
 			...kiln,
 			booked: [...book.booked, ...book.closed.map((one) => ({ ...one, to: one.to ?? Number.POSITIVE_INFINITY }))]
 				.filter(({ kilnId }) => kilnId === kiln.id)
-				.map(spanOf)
+				.map(taken)
 				.sort((a, b) => a.from - b.from),
 		})),
 		moulds: mouldsOf(book).map(({ id, count }) => ({
 			...{ id, count },
 			booked: book.booked.flatMap(({ moulds, ...span }) =>
-				moulds[id] ? [{ ...spanOf(span), taken: moulds[id] }] : [],
+				moulds[id] ? [{ ...taken(span), taken: moulds[id] }] : [],
 			),
 		})),
 		...(book.announced && {
 			announced: book.announced.map(({ id, kilnId, startMs, pieceIds }) => ({
 				...{ id, pieceIds },
 				kiln: book.kilns.findIndex((kiln) => kiln.id === kilnId),
-				startMin: Math.max(0, minuteOf(startMs)),
+				startMin: Math.max(0, Math.round(minuteOf(startMs))),
 			})),
 		}),
 		...{ families: book.families, schools: book.schools },
-		there: book.there.map(spanOf),
-		mayStart: book.mayStart.map(spanOf),
-		horizonMin: minuteOf(book.untilMs),
+		there: book.there.map(free),
+		mayStart: book.mayStart.map(free),
+		horizonMin: Math.floor(minuteOf(book.untilMs)),
 		aloneMin: book.aloneHours === null ? null : book.aloneHours * 60,
 		wishes: book.wishes,
 	};
