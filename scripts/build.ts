@@ -1,9 +1,11 @@
 import { spawnSync } from "node:child_process";
-import { createHash } from "node:crypto";
 import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { brotliCompressSync, constants, gzipSync } from "node:zlib";
+import { buildSync } from "esbuild";
 import { StartProblem } from "./cluster";
+import { fingerprintOf } from "./fingerprint";
+import { PROGRAM_FOLDER, PROGRAMS } from "./programs";
 
 const SOURCES = [
 	"core",
@@ -16,6 +18,10 @@ const SOURCES = [
 	"public",
 	"astro.config.ts",
 	"scripts/build.ts",
+	"scripts/programs.ts",
+	"scripts/serve.ts",
+	"scripts/headers.ts",
+	"scripts/client-address.ts",
 	"package-lock.json",
 	"tsconfig.json",
 ];
@@ -23,7 +29,7 @@ const STAMP = "dist/.sources";
 
 /** Builds the application unless the last build was from these very sources. Returns whether it built. */
 export function buildIfChanged(): boolean {
-	const now = fingerprint();
+	const now = fingerprintOf(SOURCES);
 	if (existsSync(STAMP) && readFileSync(STAMP, "utf8") === now) return false;
 	const { status, stdout, stderr } = spawnSync(process.execPath, ["node_modules/astro/astro.js", "build"], {
 		encoding: "utf8",
@@ -33,9 +39,27 @@ export function buildIfChanged(): boolean {
 		throw new StartProblem(
 			`The application did not build:\n${`${stdout}${stderr}`.trim().split("\n").slice(-15).join("\n")}`,
 		);
+	bundlePrograms();
 	compress("dist/client");
 	writeFileSync(STAMP, now);
 	return true;
+}
+
+/** Each program with all of ours that it uses in one file; packages stay where they are installed. */
+function bundlePrograms(): void {
+	buildSync({
+		entryPoints: PROGRAMS,
+		outdir: PROGRAM_FOLDER,
+		outExtension: { ".js": ".mjs" },
+		bundle: true,
+		packages: "external",
+		platform: "node",
+		format: "esm",
+		target: "node20",
+		sourcemap: true,
+		tsconfig: "tsconfig.json",
+		logLevel: "error",
+	});
 }
 
 /** Smaller files are sent as they are, bytes. */
@@ -53,20 +77,6 @@ function compress(folder: string): void {
 			writeFileSync(`${path}.gz`, gzipSync(bytes, { level: 9 }));
 		}
 	}
-}
-
-function fingerprint(): string {
-	const hash = createHash("sha256");
-	const walk = (path: string): void => {
-		if (!existsSync(path)) return;
-		if (statSync(path).isDirectory()) {
-			for (const name of readdirSync(path).sort()) walk(join(path, name));
-		} else if (!/\.test\.tsx?$/.test(path)) {
-			hash.update(path).update(readFileSync(path));
-		}
-	};
-	for (const source of SOURCES) walk(source);
-	return hash.digest("hex");
 }
 
 if (process.argv[1]?.endsWith("build.ts")) {

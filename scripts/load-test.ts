@@ -127,8 +127,8 @@ async function main(): Promise<void> {
 	await migrateTo(db, "db/migrations");
 	await seedDemo(db, new Date());
 	const emails = await people(db);
-	const server = run("scripts/serve.ts", { env });
-	const jobs = run("server/jobs/main.ts", { env });
+	const server = run("serve", { env });
+	const jobs = run("jobs", { env });
 	try {
 		if (!(await answers(`${address}/api/health/ready`))) throw new Error("The server did not answer.");
 		const cookies: string[] = [];

@@ -1,6 +1,7 @@
 import { type ChildProcess, fork } from "node:child_process";
 import { resolve } from "node:path";
 import { pathToFileURL } from "node:url";
+import { builtProgram, type Program } from "./programs";
 import type { Unprivileged } from "./unprivileged";
 
 /** A process that ended by itself is started again after this, twice as long each time, ms. */
@@ -25,10 +26,10 @@ interface Running {
 	preload?: readonly string[] | undefined;
 }
 
-/** Runs one of the product's own TypeScript programs with a channel to it: it ends when we end, however that happens. */
-export const run = (file: string, { args = [], env = process.env, as, preload = [] }: Running = {}): ChildProcess =>
-	fork(resolve(file), args, {
-		execArgv: ["--import", "tsx", ...preload.flatMap((module) => ["--import", pathToFileURL(module).href])],
+/** Runs one of the product's own programs, as it was built, with a channel to it: it ends when we end, however that happens. */
+export const run = (program: Program, { args = [], env = process.env, as, preload = [] }: Running = {}): ChildProcess =>
+	fork(resolve(builtProgram(program)), args, {
+		execArgv: ["--enable-source-maps", ...preload.flatMap((module) => ["--import", pathToFileURL(module).href])],
 		stdio: ["ignore", "ignore", "inherit", "ipc"],
 		detached: true, // Ctrl+C reaches us first
 		env: as ? { ...env, HOME: as.home, USER: as.name } : env,

@@ -19,7 +19,7 @@ export async function startStandIn(
 	{ preload, as }: { preload?: readonly string[]; as?: Unprivileged | undefined } = {},
 ): Promise<RunningStandIn> {
 	const basePort = await freeFrom(wishedPort);
-	const process_ = run("standins/kiln-server.ts", { args: [String(basePort), String(KILNS)], preload, as });
+	const process_ = run("stand-in", { args: [String(basePort), String(KILNS)], preload, as });
 	await new Promise<void>((done, fail) => {
 		process_.once("message", () => done());
 		process_.once("exit", () => fail(new StartProblem("The stand-in kilns ended while starting.")));

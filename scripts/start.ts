@@ -108,7 +108,7 @@ async function runStudio({ which, beginKey }: Next, asked: Promise<void>): Promi
 			};
 		});
 		const server = keepRunning(() => {
-			const child = run("scripts/serve.ts", { env: serverEnv, as });
+			const child = run("serve", { env: serverEnv, as });
 			child.on("message", (message) => heard(message as FromServer));
 			return child;
 		}, MOST_ENDS);
@@ -121,7 +121,7 @@ async function runStudio({ which, beginKey }: Next, asked: Promise<void>): Promi
 		let jobs: Kept | undefined;
 		const startJobs = () => {
 			if (jobs) return;
-			jobs = keepRunning(() => run("server/jobs/main.ts", { env: { ...env, ...copies, ZEPHYR_PROCESS: "jobs" }, as }));
+			jobs = keepRunning(() => run("jobs", { env: { ...env, ...copies, ZEPHYR_PROCESS: "jobs" }, as }));
 			kept.push(jobs);
 		};
 		if (begun) startJobs();

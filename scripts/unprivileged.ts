@@ -20,7 +20,11 @@ export function unprivileged(): Unprivileged | undefined {
 	try {
 		const id = (what: string) => Number(execFileSync("id", [what, NAME], { encoding: "utf8" }));
 		const as = { name: NAME, uid: id("-u"), gid: id("-g"), home: "/nonexistent" };
-		execFileSync(process.execPath, ["--import", "tsx", "--eval", "0"], { uid: as.uid, gid: as.gid, stdio: "ignore" });
+		execFileSync(process.execPath, ["--eval", "require('fs').readdirSync('dist/programs')"], {
+			uid: as.uid,
+			gid: as.gid,
+			stdio: "ignore",
+		});
 		return as;
 	} catch {
 		return undefined;

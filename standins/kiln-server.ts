@@ -81,13 +81,3 @@ function lateWhenTold(socket: Socket, controller: StandInController): void {
 		return true;
 	}) as typeof socket.write;
 }
-
-if (process.argv[1]?.endsWith("kiln-server.ts")) {
-	const [basePort = 4820, count = 2] = process.argv.slice(2).map(Number);
-	await serveKilns(basePort, count);
-	process.send?.("ready");
-	for (const signal of ["SIGINT", "SIGTERM"] as const) process.on(signal, () => process.exit(0));
-	// Ends with the one who started it, however that ended, also before we came to listen for it.
-	if (process.connected === false) process.exit(0);
-	process.on("disconnect", () => process.exit(0));
-}

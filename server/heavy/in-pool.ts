@@ -14,12 +14,17 @@ const PATIENCE_MS = 30_000;
 const QUEUE = 32;
 const THREAD_MB = 1024;
 
+/** As it was built; compiled as it is loaded where nothing was: in tests, and while the program is written. */
+const THREAD =
+	process.env.NODE_ENV === "production"
+		? { filename: pathToFileURL(resolve("dist/programs/thread.mjs")).href }
+		: { filename: pathToFileURL(resolve("server/heavy/thread.ts")).href, execArgv: ["--import", "tsx"] };
+
 let pool: Piscina | undefined;
 
 const threads = (): Piscina => {
 	pool ??= new Piscina({
-		filename: pathToFileURL(resolve("server/heavy/thread.ts")).href,
-		execArgv: ["--import", "tsx"],
+		...THREAD,
 		minThreads: 1,
 		maxThreads: Math.max(1, Math.min(4, availableParallelism())),
 		maxQueue: QUEUE,

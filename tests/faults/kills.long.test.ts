@@ -96,8 +96,8 @@ async function see<T>(path: string): Promise<T> {
 }
 
 const VICTIMS = [
-	() => childOf(run, "scripts/serve.ts"),
-	() => childOf(run, "server/jobs/main.ts"),
+	() => childOf(run, "serve"),
+	() => childOf(run, "jobs"),
 	() => Number(readFileSync(join(folder, "pg", "postmaster.pid"), "utf8").split("\n")[0]),
 ];
 

@@ -89,15 +89,15 @@ describe("./start, once it runs", () => {
 				() => false,
 			);
 		for (const [what, pid] of [
-			["server", childOf(run, "scripts/serve.ts")],
-			["worker", childOf(run, "server/jobs/main.ts")],
+			["server", childOf(run, "serve")],
+			["worker", childOf(run, "jobs")],
 			["database", Number(readFileSync(join(folder, "pg", "postmaster.pid"), "utf8").split("\n")[0])],
 		] as const) {
 			process.kill(pid, "SIGKILL");
 			await vi.waitFor(async () => expect([what, await ready()]).toEqual([what, true]), WAIT);
 		}
 		await run.until("The database had ended; it was started again.");
-		await vi.waitFor(() => expect(childOf(run, "server/jobs/main.ts")).toBeGreaterThan(0), WAIT);
+		await vi.waitFor(() => expect(childOf(run, "jobs")).toBeGreaterThan(0), WAIT);
 	});
 
 	it("takes no more, finishes what is under way, and stops all of it when it is asked to", async () => {

@@ -1,5 +1,6 @@
 import { type ChildProcess, execFileSync, spawn } from "node:child_process";
 import { expect } from "vitest";
+import { builtProgram, type Program } from "../../scripts/programs";
 
 /** One of the product's commands at work: what it says, how it ends. */
 export interface Run {
@@ -61,11 +62,11 @@ export function runScript(
 }
 
 /** The process of a program that a start runs; 0 where it runs none. */
-export const childOf = (run: Run, program: string): number =>
+export const childOf = (run: Run, program: Program): number =>
 	Number(
 		execFileSync("ps", ["-o", "pid=,args=", "--ppid", String(run.child.pid)], { encoding: "utf8" })
 			.split("\n")
-			.find((line) => line.includes(program))
+			.find((line) => line.includes(builtProgram(program)))
 			?.trim()
 			.split(" ")[0] ?? 0,
 	);

@@ -31,8 +31,8 @@ export async function startServer(
 		...more,
 		...(standInPort !== undefined && { ZEPHYR_STAND_IN_PORT: String(standInPort) }),
 	};
-	const server = run("scripts/serve.ts", { env, preload: STEPPED_CLOCK });
-	const jobs = run("server/jobs/main.ts", { env, preload: STEPPED_CLOCK });
+	const server = run("serve", { env, preload: STEPPED_CLOCK });
+	const jobs = run("jobs", { env, preload: STEPPED_CLOCK });
 	if (!(await answers(`${address}/api/health/ready`))) throw new Error("The server under test did not answer.");
 	return {
 		address,
