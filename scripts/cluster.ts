@@ -103,9 +103,14 @@ export async function startCluster(folder: string, durable: boolean): Promise<Cl
 		port,
 		folder,
 		runs: () => lives(data),
-		stop: async () =>
-			void (await postgres(join(bin, "pg_ctl"), ["-D", data, "-w", "-m", "fast", "stop"]).catch(() => {})),
+		stop: () => stopCluster(folder),
 	};
+}
+
+/** Stops the cluster in this folder; nothing where it does not run. */
+export async function stopCluster(folder: string): Promise<void> {
+	const args = ["-D", join(folder, "pg"), "-w", "-m", "fast", "stop"];
+	await postgres(join(programs(), "pg_ctl"), args).catch(() => {});
 }
 
 async function initialise(bin: string, data: string, passwordFile: string): Promise<void> {
@@ -159,7 +164,8 @@ async function ensureRunning(bin: string, folder: string, data: string, durable:
 	if (asRoot) await run("chown", ["postgres", log]);
 	chmodSync(log, 0o600);
 	const loose = durable ? "" : " -c fsync=off -c synchronous_commit=off -c full_page_writes=off";
-	const options = `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c max_connections=60 ${QUIET}${loose}`;
+	const most = durable ? 60 : 240;
+	const options = `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories='' -c max_connections=${most} ${QUIET}${loose}`;
 	try {
 		await postgres(join(bin, "pg_ctl"), ["-D", data, "-l", log, "-w", "-t", "60", "-o", options, "start"]);
 	} catch {

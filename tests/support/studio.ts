@@ -7,15 +7,12 @@ import { user } from "@db/schema";
 import { perform } from "@server/house/perform";
 import { see } from "@server/house/see";
 import { asc } from "drizzle-orm";
+import { copied } from "./copied";
 
 /** A database of its own holding the demo studio, and short ways to act in it and look at it. */
 export async function demoStudio() {
-	const cluster = process.env.ZEPHYR_TEST_CLUSTER ?? "";
-	const name = `test_${randomUUID().slice(0, 8)}`;
-	const admin = connect(cluster, 1);
-	await admin.sql.unsafe(`create database ${name} template test_template`);
-	await admin.close();
-	const url = cluster.replace(/\/[^/]+$/, `/${name}`);
+	const { ZEPHYR_TEST_CLUSTER = "", ZEPHYR_TEST_TEMPLATE = "" } = process.env;
+	const url = await copied(ZEPHYR_TEST_CLUSTER, ZEPHYR_TEST_TEMPLATE, `test_${randomUUID().slice(0, 8)}`);
 	const connection: Connection = connect(url, 6);
 	const people = await connection.db.select().from(user).orderBy(asc(user.role));
 	const who = (role: Role, now: Date) => {
