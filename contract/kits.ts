@@ -8,7 +8,7 @@ import { kitDesign } from "./documents/kit-design";
 import { kitFile } from "./documents/kit-file";
 import { id, revision } from "./fields";
 import type { GlassBookView, SampleBrief } from "./glass";
-import { seenByAssistant } from "./view";
+import { counted, seenByAssistant } from "./view";
 
 /** A kit's plan as filled paths, bottom layer first, the middle of its box at the origin; y grows downwards. */
 export interface Picture {
@@ -88,7 +88,7 @@ export const views = {
 	kits: seenByAssistant.given({}).of("kits", "glass", "pieces", "stock", "classes", "studio").shows<KitsView>(),
 	kit: seenByAssistant.given({ id }).of("kits", "glass", "pieces", "kilns").shows<KitView>(),
 	kitVersion: seenByAssistant
-		.given({ id, version: z.coerce.number({ error: "A version is a number." }).int().min(1).max(1_000_000) })
+		.given({ id, version: counted("A version is a number.", 1, 1_000_000) })
 		.of("kits")
 		.shows<KitVersionView>(),
 };

@@ -34,10 +34,16 @@ export const idList = (most: number, sentence: string) =>
 		.pipe(z.array(id).max(most, sentence));
 /** How many rows of a list that may grow long; a page asks for more. */
 export const PAGE = 200;
-export const most = z.coerce
-	.number({ error: "How many is a number." })
-	.int()
-	.min(1, "At least 1.")
-	.max(10_000, "At most 10000.")
-	.optional();
+/** A whole number as an address carries it. */
+export const counted = (error: string, least: number, most: number) =>
+	z
+		.union([z.number(), z.string()], { error })
+		.pipe(
+			z.coerce
+				.number<number | string>({ error })
+				.int(error)
+				.min(least, `At least ${least}.`)
+				.max(most, `At most ${most}.`),
+		);
+export const most = counted("How many is a number.", 1, 10_000).optional();
 export const instant = (name: string) => z.iso.datetime({ error: `${name} is not an instant.`, offset: true });
