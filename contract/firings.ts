@@ -156,6 +156,6 @@ export const views = {
 		.shows<ReadingsView>(),
 	open: seenByAssistant
 		.given({})
-		.of("firings", "loads", "pieces", "people", "kits", "glass", "kilns", "schedules", "stock", "readings", "live")
+		.of("firings", "loads", "pieces", "people", "kits", "glass", "kilns", "stock", "readings", "live")
 		.shows<OpenView>(),
 };

@@ -227,7 +227,7 @@ export const views = {
 	/** One load to be laid into its kiln: printed, or piece by piece by scanning. */
 	loadSheet: seenByAssistant
 		.given({ firing: id })
-		.of("pieces", "people", "kits", "glass", "kilns", "firings", "loads", "studio", "schedules", "stock")
+		.of("pieces", "people", "kits", "glass", "kilns", "firings", "loads", "studio", "stock")
 		.shows<LoadSheetView>(),
 	/** What a plan over kilns and days is made from; it is made in the page. */
 	plan: seenByAssistant
