@@ -84,10 +84,20 @@ const HOSTILE: unknown[] = [
 	randomUUID(),
 ];
 
-/** The value with one leaf or branch after another replaced by something hostile, left out, or with a key nobody asked for. */
-export function* mutantsOf(value: Json): Generator<unknown> {
-	for (const path of pathsOf(value)) {
-		for (const hostile of HOSTILE) yield replaced(value, path, hostile);
+/** What no text may hold and no object may carry, whatever a schema says of it: NUL, half a sign, a key that nobody asked for. */
+export function isForbidden(value: unknown): boolean {
+	if (typeof value === "string") return value.includes("\u0000") || /[\ud800-\udfff]/u.test(value);
+	if (typeof value !== "object" || value === null) return false;
+	return Object.hasOwn(value, "unasked") || Object.values(value).some(isForbidden);
+}
+
+/**
+ * The value with one leaf or branch after another replaced by something hostile, left out, or with a key nobody asked for.
+ * @param share one in so many hostile values a place, in turn: each place gets some, each value comes
+ */
+export function* mutantsOf(value: Json, share = 1): Generator<unknown> {
+	for (const [i, path] of [...pathsOf(value)].entries()) {
+		for (const [k, hostile] of HOSTILE.entries()) if ((i + k) % share === 0) yield replaced(value, path, hostile);
 		if (path.length > 0) yield replaced(value, path, undefined);
 		const at = valueAt(value, path);
 		if (Array.isArray(at)) yield replaced(value, path, [...at, ...at]);
