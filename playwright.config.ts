@@ -3,7 +3,8 @@ import { CHROMIUM } from "./scripts/chromium";
 
 export default defineConfig({
 	testDir: "tests/e2e",
-	workers: 1,
+	// Files beside each other: each has a studio, a server and a stand-in of its own, and half the time a page waits.
+	workers: 2,
 	retries: 0,
 	// When something is given up: nothing that is judged. A busy machine needs most of it.
 	timeout: 600_000,

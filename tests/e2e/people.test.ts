@@ -9,6 +9,7 @@ test("people: where somebody is signed in ends at a press, an account is shut an
 }) => {
 	const page = await personPage(browser);
 	const other = await personPage(browser, "assistant");
+	await open(other, "/");
 	await open(page, "/people");
 	const person = page.getByRole("region", { name: "People" }).getByRole("listitem").filter({ hasText: "jonty" });
 	await person.getByRole("button", { name: "Shut the account" }).click();

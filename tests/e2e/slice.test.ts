@@ -26,6 +26,7 @@ test("a kit on paper becomes two pieces in their owners' hands", async ({ browse
 	const heard = complaints(page);
 
 	await test.step("Kits: lay out a kit of two cuts and read it", async () => {
+		await open(page, "/");
 		await page.keyboard.press("1");
 		await arrived(page, "**/kits");
 		await ready(page);

@@ -1,4 +1,5 @@
-import { VIEWS, violations } from "./axe";
+import { violations } from "./axe";
+import { VIEWS } from "./stations";
 import {
 	act,
 	arrived,

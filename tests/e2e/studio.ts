@@ -1,8 +1,10 @@
 import { randomUUID } from "node:crypto";
 import { type Browser, type BrowserContext, test as base, expect, type Page } from "@playwright/test";
 import { type Connection, connect } from "../../db/connect";
+import { freePort } from "../../scripts/cluster";
 import { type RunningStandIn, startStandIn } from "../../scripts/stand-in";
 import { clockOf, STEPPED_CLOCK, type TestClock } from "../support/clock";
+import { copied } from "../support/copied";
 import { type RunningServer, signIn, startServer } from "../support/server";
 
 interface Setup {
@@ -30,13 +32,9 @@ export async function arrived(page: Page, url: Parameters<Page["waitForURL"]>[0]
  */
 export function ownStudio(): void {
 	base.beforeAll(async () => {
-		const { cluster, signIns } = JSON.parse(process.env.ZEPHYR_E2E ?? "{}");
-		const name = `e2e_${randomUUID().slice(0, 8)}`;
-		const admin = connect(cluster, 1);
-		await admin.sql.unsafe(`create database ${name} template e2e_template`);
-		await admin.close();
-		standIn = await startStandIn(14_900 + base.info().parallelIndex * 1000, { preload: STEPPED_CLOCK });
-		const url = cluster.replace(/\/[^/]+$/, `/${name}`);
+		const { clusterUrl, template, signIns } = JSON.parse(process.env.ZEPHYR_E2E ?? "{}");
+		const url = await copied(clusterUrl, template, `e2e_${randomUUID().slice(0, 8)}`);
+		standIn = await startStandIn(await freePort(3), { preload: STEPPED_CLOCK });
 		const running = await startServer(url, { standInPort: standIn.basePort });
 		server = running;
 		const kilns = standIn.process;
@@ -78,14 +76,13 @@ export async function personPage(browser: Browser, role: "instructor" | "assista
 	const context = await browser.newContext({
 		baseURL: address,
 		viewport: { width: 1280, height: 800 },
+		reducedMotion: "reduce",
 	});
 	contexts.push(context);
 	await context.addInitScript(steppedDate, CLOCK_COOKIE);
 	if (!Number.isNaN(clock.atMs())) await holdBrowser(context, clock.atMs());
 	await context.addCookies((cookies[role] ?? []).map(({ name, value }) => ({ name, value, url: address })));
-	const page = await context.newPage();
-	await open(page, "/");
-	return page;
+	return context.newPage();
 }
 
 const CLOCK_COOKIE = "test-clock-ms";
