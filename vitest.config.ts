@@ -1,3 +1,5 @@
+import { readdirSync, readFileSync } from "node:fs";
+import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 import tailwindcss from "@tailwindcss/vite";
 import { playwright } from "@vitest/browser-playwright";
@@ -37,50 +39,58 @@ const inBrowser = (name: string, include: string) => ({
 	},
 });
 
+/** Pure functions share nothing: the modules of one file serve the next. */
+const pure = { exclude: ["**/*.browser.test.tsx"], pool: "threads" as const, isolate: false, testTimeout: GIVEN_UP_MS };
+
+/** In front of a throw-away PostgreSQL, one file after another. */
+const atDatabase = {
+	globalSetup: ["tests/support/database.ts"],
+	fileParallelism: false,
+	isolate: false,
+	testTimeout: 2 * GIVEN_UP_MS,
+	hookTimeout: GIVEN_UP_MS,
+};
+
+/** What needs nothing but the code. */
+const UNIT = [
+	"{core,contract,formats,server,web,standins,scripts,demo}/**/*.test.{ts,tsx}",
+	"tests/checks/**/*.test.ts",
+];
+
+/** Those of them that have more cases than are tried before every commit (tests/support/thorough.ts). */
+const thorough = (): string[] =>
+	["core", "formats", "tests/checks"].flatMap((top) =>
+		readdirSync(folder(top), { recursive: true, encoding: "utf8" })
+			.map((path) => join(top, path))
+			.filter((path) => path.endsWith(".test.ts") && readFileSync(folder(path), "utf8").includes("support/thorough")),
+	);
+
 export default defineConfig({
 	resolve: { alias },
 	test: {
 		projects: [
+			{ resolve: { alias }, test: { ...pure, name: "unit", include: UNIT } },
 			{
 				resolve: { alias },
-				test: {
-					name: "unit",
-					include: [
-						"{core,contract,formats,server,web,standins,scripts,demo}/**/*.test.{ts,tsx}",
-						"tests/checks/**/*.test.ts",
-					],
-					exclude: ["**/*.browser.test.tsx"],
-					// Pure functions share nothing: the modules of one file serve the next.
-					pool: "threads",
-					isolate: false,
-					testTimeout: GIVEN_UP_MS,
-				},
+				test: { ...pure, name: "proofs", include: thorough(), env: { ZEPHYR_THOROUGH: "1" } },
 			},
 			{
 				resolve: { alias },
 				test: {
+					...atDatabase,
 					name: "database",
-					include: ["tests/{database,faults}/**/*.test.ts"],
-					exclude: ["**/*.long.test.ts"],
-					globalSetup: ["tests/support/database.ts"],
-					fileParallelism: false,
-					isolate: false,
-					testTimeout: GIVEN_UP_MS,
-					hookTimeout: GIVEN_UP_MS,
+					include: ["tests/database/**/*.test.ts"],
+					env: { ZEPHYR_THOROUGH: process.env.CI ? "1" : "" },
 				},
 			},
 			{
+				// All that may fail: a database that is away for a minute, twenty kills, a full disk.
 				resolve: { alias },
 				test: {
-					// All that may fail, the long ones too: a database that is away for a minute, twenty kills, a full disk.
+					...atDatabase,
 					name: "faults",
 					include: ["tests/faults/**/*.test.ts"],
-					globalSetup: ["tests/support/database.ts"],
 					env: { ZEPHYR_FAULTS_AWAY_MS: "60000" },
-					fileParallelism: false,
-					isolate: false,
-					testTimeout: 2 * GIVEN_UP_MS,
-					hookTimeout: GIVEN_UP_MS,
 				},
 			},
 			inBrowser("browser", "web/**/*.browser.test.tsx"),

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { cases } from "../../tests/support/thorough";
 import { buildSchedule } from "../firing/build";
 import { demandOf } from "../firing/demand";
 import { PLAIN_PIECE } from "../firing/document";
@@ -59,7 +60,7 @@ describe("a temperature offset from judged outcomes", () => {
 				}
 				return false;
 			}),
-			{ numRuns: 30 },
+			{ numRuns: cases(30, 10) },
 		);
 	});
 });

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { cases } from "../../tests/support/thorough";
 import { newSchedule, withSegment } from "../firing/document";
 import { flowIndex } from "../firing/flow-index";
 import { slabLagK } from "../firing/rates";
@@ -44,7 +45,7 @@ describe("whatever the kiln and the firing", () => {
 					).toBe(true);
 				},
 			),
-			{ numRuns: 40 },
+			{ numRuns: cases(40, 15) },
 		);
 	});
 

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { classPieces } from "../../tests/support/class-pieces";
+import { cases } from "../../tests/support/thorough";
 import { bestPacking } from "./best-packing";
 import { type Box, fillShare, packShelf } from "./pack";
 import { type Shelf, usableMm2 } from "./shelf";
@@ -55,7 +56,7 @@ describe("the best of several packings", () => {
 					}
 				}
 			}),
-			{ numRuns: 60 },
+			{ numRuns: cases(60, 20) },
 		);
 	});
 
@@ -71,7 +72,7 @@ describe("the best of several packings", () => {
 
 	/** Share of a shelf that sixty waiting pieces cover, over twelve studios. */
 	const share = (shelf: Shelf, way: (boxes: readonly Box[]) => number): number => {
-		const shares = Array.from({ length: 12 }, (_, i) => way(classPieces(i + 1)));
+		const shares = Array.from({ length: cases(12, 5) }, (_, i) => way(classPieces(i + 1)));
 		expect(shares.every((one) => one > 0 && one <= usableMm2(shelf))).toBe(true);
 		return shares.reduce((sum, one) => sum + one, 0) / shares.length / usableMm2(shelf);
 	};

@@ -12,6 +12,7 @@ import { describe, expect, it } from "vitest";
 import { wrongWith } from "../support/cut-checker";
 import { exactSheets } from "../support/exact-sheets";
 import { needsMoreThanOne } from "../support/one-sheet";
+import { cases } from "../support/thorough";
 
 const noTrim = { ...USUAL_CUT_RULES, leastTrimMm: 0 };
 const blank = (widthMm: number, heightMm: number, count: number): Blank => ({
@@ -92,7 +93,7 @@ describe("cutting against what is known outside", () => {
 
 	it("small lists take the fewest sheets there can be, by a solver over every way to fill one (HiGHS); the bound is never above", async () => {
 		let [ours, exact] = [0, 0];
-		for (let seed = 1; seed <= 24; seed++) {
+		for (let seed = 1; seed <= cases(24, 3); seed++) {
 			const next = rowOf(seed);
 			const side = () => 30 + 5 * Math.floor(next() * 9);
 			const blanks = Array.from({ length: 3 }, () => ({
@@ -111,14 +112,14 @@ describe("cutting against what is known outside", () => {
 			ours += found?.figures.sheets ?? 0;
 			exact += best.exact;
 		}
-		// docs/benchmarks.md has the gap of a larger suite.
-		expect(ours).toBeLessThanOrEqual(exact * 1.03);
+		// docs/benchmarks.md has the gap of a larger suite; of a few lists one may have a sheet more.
+		expect(ours).toBeLessThanOrEqual(Math.max(exact + 1, exact * 1.03));
 	});
 
 	it("lists that nearly fill a sheet: what a solver over every strip refuses is not planned (HiGHS), hardly anything else is missed", async () => {
 		const sheet = { widthMm: 130, heightMm: 105 };
 		let [missed, fitting, proved] = [0, 0, 0];
-		for (let seed = 1; seed <= 24; seed++) {
+		for (let seed = 1; seed <= cases(24, 4); seed++) {
 			const next = rowOf(seed);
 			const list = Array.from({ length: 3 }, () => ({
 				...blank(18 + Math.floor(next() * 30), 18 + Math.floor(next() * 30), 0),
@@ -145,8 +146,9 @@ describe("cutting against what is known outside", () => {
 			else if (isTooMuch) proved++;
 			else missed++;
 		}
-		expect(fitting).toBeGreaterThan(3);
-		expect(proved).toBeGreaterThan(3);
+		expect(fitting).toBeGreaterThanOrEqual(cases(4, 0));
+		expect(proved).toBeGreaterThanOrEqual(cases(4, 0));
+		expect(fitting + proved).toBe(cases(24, 4));
 		expect(missed).toBe(0);
 	});
 

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { wrongWith } from "../../../tests/support/cut-checker";
+import { cases } from "../../../tests/support/thorough";
 import { cutSoFar, notYetCut, stillToCut } from "./cut-so-far";
 import { keptPlanOf, restId } from "./keep-plan";
 import type { KeptPlan } from "./kept";
@@ -154,7 +155,7 @@ describe("a plan that is cut by", () => {
 				const used = last(cutStrips(once, strips + more));
 				for (const [i, begun] of cutSoFar(once, used).begun.entries()) expect(twice.sheets[i]).toEqual(begun);
 			}),
-			{ numRuns: 120 },
+			{ numRuns: cases(120, 40) },
 		);
 	});
 
@@ -212,7 +213,7 @@ describe("a plan that is cut by", () => {
 						.map(({ sheet: s, strip, done }) => [s, strip, done]);
 				expect(doneIn(after)).toEqual(doneIn(plan));
 			}),
-			{ numRuns: 120 },
+			{ numRuns: cases(120, 40) },
 		);
 	});
 

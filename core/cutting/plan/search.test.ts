@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { wrongWith } from "../../../tests/support/cut-checker";
+import { cases } from "../../../tests/support/thorough";
 import { leastSheets } from "./figures";
 import { type CutProgress, type CutTask, searchPlans } from "./search";
 import { type Blank, USUAL_CUT_RULES } from "./types";
@@ -121,7 +122,7 @@ describe("a cutting plan", () => {
 						}
 				},
 			),
-			{ numRuns: 60 },
+			{ numRuns: cases(60, 15) },
 		);
 	});
 });

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { liesAt, wrongOnShelf } from "../../../tests/support/shelf-checker";
+import { cases } from "../../../tests/support/thorough";
 import { grown } from "../../geometry/grown";
 import { outerRing } from "../../geometry/outer-ring";
 import { areaMm2, offset, type Ring, subtract } from "../../geometry/region";
@@ -82,7 +83,7 @@ describe("outlines laid on a shelf", () => {
 					expect(layProblems(formed, shelf, clearanceMm)).toEqual([]);
 				},
 			),
-			{ numRuns: 40 },
+			{ numRuns: cases(40, 12) },
 		);
 	});
 
@@ -91,7 +92,7 @@ describe("outlines laid on a shelf", () => {
 			pieces: piecesOf(Array.from({ length: 30 }, (_, i) => starOf([1, 0.5, 1, 0.6, 1, 0.5], 20 + i))),
 			shelf: round,
 			clearanceMm: 5,
-			passes: 6,
+			passes: cases(6, 3),
 		};
 		expect(bestLaid(task)).toEqual(bestLaid(task));
 		const glass = [...layings(task)].map(({ laid }) =>

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { wrongWithPlan } from "../../../tests/support/plan-checker";
 import { planStudio } from "../../../tests/support/plan-studio";
+import { someOf } from "../../../tests/support/thorough";
 import { SLACK_MIN } from "./decode";
 import { problemOf } from "./problem";
 import { searchPlan } from "./search";
@@ -43,16 +44,19 @@ function movedBy(input: PlanInput, plan: Plan, announced: readonly PlanAnnounced
 }
 
 describe("planned anew after something was announced", () => {
-	it.each([1, 2, 3, 4, 5, 6])("studio %i: with three pieces more, less moves than where nobody counts it", (seed) => {
-		const { whole, announced } = announcedStudio(seed, 20);
-		const input = { ...whole, announced };
-		const plan = planned(input);
-		expect(wrongWithPlan(input, plan, false, SLACK_MIN)).toEqual([]);
-		expect([...plan.figures.moved].sort()).toEqual(movedBy(input, plan, announced).sort());
-		const free = movedBy(whole, planned(whole), announced);
-		expect(plan.figures.moved.length).toBeLessThanOrEqual(free.length);
-		expect(plan.figures.moved.length).toBeLessThanOrEqual(announced.flatMap(({ pieceIds }) => pieceIds).length / 4);
-	});
+	it.each(someOf([1, 2, 6, 3, 4, 5], 2))(
+		"studio %i: with three pieces more, less moves than where nobody counts it",
+		(seed) => {
+			const { whole, announced } = announcedStudio(seed, 20);
+			const input = { ...whole, announced };
+			const plan = planned(input);
+			expect(wrongWithPlan(input, plan, false, SLACK_MIN)).toEqual([]);
+			expect([...plan.figures.moved].sort()).toEqual(movedBy(input, plan, announced).sort());
+			const free = movedBy(whole, planned(whole), announced);
+			expect(plan.figures.moved.length).toBeLessThanOrEqual(free.length);
+			expect(plan.figures.moved.length).toBeLessThanOrEqual(announced.flatMap(({ pieceIds }) => pieceIds).length / 4);
+		},
+	);
 
 	it("the same pieces: nothing moves, and every firing is told as the one that was announced", () => {
 		const { whole, announced } = announcedStudio(2, 20);

@@ -99,9 +99,7 @@ export function planInputOf(book: PlanBook): PlanInput {
 		})),
 		moulds: mouldsOf(book).map(({ id, count }) => ({
 			...{ id, count },
-			booked: book.booked.flatMap(({ moulds, ...span }) =>
-				moulds[id] ? [{ ...taken(span), taken: moulds[id] }] : [],
-			),
+			booked: book.booked.flatMap(({ moulds, ...span }) => (moulds[id] ? [{ ...taken(span), taken: moulds[id] }] : [])),
 		})),
 		...(book.announced && {
 			announced: book.announced.map(({ id, kilnId, startMs, pieceIds }) => ({

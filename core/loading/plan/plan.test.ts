@@ -3,6 +3,7 @@ import { exactPlanCost } from "../../../tests/support/exact-plan";
 import { mould } from "../../../tests/support/kit";
 import { openMinutes, wrongWithPlan } from "../../../tests/support/plan-checker";
 import { openDays, planStudio, SMALL_KILN } from "../../../tests/support/plan-studio";
+import { cases, someOf } from "../../../tests/support/thorough";
 import { USUAL_PACE } from "../../firing/schools";
 import { FAMILY_90 } from "../../glass/family";
 import { costOf, planOf, SLACK_MIN, TURNOVER_MIN } from "./decode";
@@ -22,42 +23,48 @@ const lastOf = (input: PlanInput, name: (typeof PLAN_NAMES)[number] = "soonest",
 };
 
 describe("a plan over kilns and days", () => {
-	it.each(Array.from({ length: 24 }, (_, i) => i + 1))("studio %i: nothing forbidden (independent checker)", (seed) => {
-		const moulds = { ...(seed % 4 > 1 && { moulds: 1 + (seed % 3) }) };
-		const input = planStudio(seed, {
-			pieces: 4 + ((seed * 7) % 30),
-			kilns: 1 + (seed % 3),
-			days: 6 + (seed % 9),
-			...moulds,
-		});
-		const first = input.moulds[0];
-		if (first) first.booked = [{ from: 0, to: 4000, taken: first.count }];
-		if (seed % 2 === 0)
-			input.kilns[0] = {
-				...SMALL_KILN,
-				booked: [
-					{ from: 300, to: 2000 },
-					{ from: 5000, to: 6500 },
-				],
-			};
-		const name = PLAN_NAMES[seed % 3] as (typeof PLAN_NAMES)[number];
-		const plan = lastOf(input, name, 12);
-		expect(wrongWithPlan(input, plan, PLAN_WEIGHTS[name].mixBands, SLACK_MIN)).toEqual([]);
-		expect(plan.figures.left.length + Object.keys(plan.homeMin).length).toBe(input.pieces.length);
-	});
+	it.each(Array.from({ length: cases(24, 6) }, (_, i) => i + 1))(
+		"studio %i: nothing forbidden (independent checker)",
+		(seed) => {
+			const moulds = { ...(seed % 4 > 1 && { moulds: 1 + (seed % 3) }) };
+			const input = planStudio(seed, {
+				pieces: 4 + ((seed * 7) % 30),
+				kilns: 1 + (seed % 3),
+				days: 6 + (seed % 9),
+				...moulds,
+			});
+			const first = input.moulds[0];
+			if (first) first.booked = [{ from: 0, to: 4000, taken: first.count }];
+			if (seed % 2 === 0)
+				input.kilns[0] = {
+					...SMALL_KILN,
+					booked: [
+						{ from: 300, to: 2000 },
+						{ from: 5000, to: 6500 },
+					],
+				};
+			const name = PLAN_NAMES[seed % 3] as (typeof PLAN_NAMES)[number];
+			const plan = lastOf(input, name, 12);
+			expect(wrongWithPlan(input, plan, PLAN_WEIGHTS[name].mixBands, SLACK_MIN)).toEqual([]);
+			expect(plan.figures.left.length + Object.keys(plan.homeMin).length).toBe(input.pieces.length);
+		},
+	);
 
-	it.each([1, 2, 3, 4, 5, 6])("studio %i with a shelf above: nothing forbidden, never more firings", (seed) => {
-		const input = planStudio(seed, { pieces: 30, kilns: 1, days: 12 });
-		const one = lastOf(input, "fewest", 12);
-		const [kiln] = input.kilns;
-		if (!kiln) throw new Error("no kiln");
-		const above = { ...input, kilns: [{ ...kiln, upper: [{ postMm: 60, offsetK: 0 }] }] };
-		const two = lastOf(above, "fewest", 12);
-		// How many shelves a load takes is reckoned by its area before it is laid: an hour of the slack goes for that.
-		expect(wrongWithPlan(above, two, PLAN_WEIGHTS.fewest.mixBands, SLACK_MIN - 60)).toEqual([]);
-		expect(two.cost).toBeLessThanOrEqual(one.cost);
-		expect(two.figures.firings - two.figures.left.length).toBeLessThanOrEqual(one.figures.firings);
-	});
+	it.each(someOf([1, 2, 3, 4, 5, 6], 2))(
+		"studio %i with a shelf above: nothing forbidden, never more firings",
+		(seed) => {
+			const input = planStudio(seed, { pieces: 30, kilns: 1, days: 12 });
+			const one = lastOf(input, "fewest", 12);
+			const [kiln] = input.kilns;
+			if (!kiln) throw new Error("no kiln");
+			const above = { ...input, kilns: [{ ...kiln, upper: [{ postMm: 60, offsetK: 0 }] }] };
+			const two = lastOf(above, "fewest", 12);
+			// How many shelves a load takes is reckoned by its area before it is laid: an hour of the slack goes for that.
+			expect(wrongWithPlan(above, two, PLAN_WEIGHTS.fewest.mixBands, SLACK_MIN - 60)).toEqual([]);
+			expect(two.cost).toBeLessThanOrEqual(one.cost);
+			expect(two.figures.firings - two.figures.left.length).toBeLessThanOrEqual(one.figures.firings);
+		},
+	);
 
 	it("the same input and seed give the same plan; more rounds never a dearer one", () => {
 		const input = planStudio(3, { pieces: 24 });
@@ -80,7 +87,7 @@ describe("a plan over kilns and days", () => {
 		for (const seed of [5, 6, 7]) expect(lastOf(planStudio(seed, { pieces: 30 })).figures.left).toEqual([]);
 	});
 
-	it.each([41, 43, 48, 54, 59, 60, 61, 62, 63, 66, 75, 79])(
+	it.each(someOf([48, 54, 41, 43, 59, 60, 61, 62, 63, 66, 75, 79], 2))(
 		"a tiny studio, %i, costs what a solver proves to be the least",
 		async (seed) => {
 			const pieces = 5 + (seed % 4);

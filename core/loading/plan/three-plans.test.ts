@@ -5,6 +5,7 @@ import { openDays, planStudio, SMALL_KILN } from "../../../tests/support/plan-st
 import { planInputOf } from "./book";
 import { costOf, SLACK_MIN } from "./decode";
 import { problemOf } from "./problem";
+import { searchPlan } from "./search";
 import { shownPlan } from "./shown";
 import { threePlans } from "./three-plans";
 import type { Plan, PlanInput, PlanPiece } from "./types";
@@ -68,7 +69,7 @@ describe("what would help a plan", () => {
 		const input = planStudio(3, { pieces: 8, kilns: 1, days: 12 });
 		change(input);
 		const { problem, of } = allOf(input);
-		return { input, shown: shownPlan(problem, of("soonest"), PLAN_WEIGHTS.soonest, 0), problem, plan: of("soonest") };
+		return { input, shown: shownPlan(problem, of("soonest"), PLAN_WEIGHTS.soonest, 0) };
 	};
 	it("a promise that no plan keeps is said with the soonest day, which is after it", () => {
 		const { input, shown } = soon((its) => {
@@ -118,7 +119,10 @@ describe("what would help a plan", () => {
 			"noMould",
 		],
 	])("left out for %s, it is said why", (_, spoil, why) => {
-		const { problem, plan } = soon(spoil);
+		const input = planStudio(3, { pieces: 8, kilns: 1, days: 12 });
+		spoil(input);
+		const problem = problemOf(input);
+		const plan = [...searchPlan(problem, PLAN_WEIGHTS.soonest, 3)].at(-1) as Plan;
 		expect(whyLeft(problem, plan, plan.figures.left[0] ?? "")).toBe(why);
 	});
 });
@@ -126,7 +130,7 @@ describe("what would help a plan", () => {
 describe("the book as a plan's input", () => {
 	const asMade = { widthMm: 90, heightMm: 90, thickestMm: 6, thinnestMm: 6, massG: null, changed: "" };
 	const fromMs = Date.UTC(2031, 2, 10, 8);
-	const book = (promisedMs: number | null) =>
+	const book = (promisedMs: number | null, readyMs = fromMs - 60_000, takenMs = 7_200_000) =>
 		planInputOf({
 			...{ fromMs, untilMs: fromMs + 14 * 86_400_000, outlines: {}, families: [], aloneHours: 6 },
 			pieces: [
@@ -136,13 +140,13 @@ describe("the book as a plan's input", () => {
 					...{
 						route: [{ level: "slump" as const, handWork: "", mould: mould("dish", { count: 3 }) }],
 						group: "",
-						readyMs: fromMs - 60_000,
+						readyMs,
 						promisedMs,
 					},
 				},
 			],
 			kilns: [{ ...SMALL_KILN, id: "k" }],
-			booked: [{ kilnId: "k", moulds: { dish: 2 }, from: fromMs + 60_000, to: fromMs + 7_200_000 }],
+			booked: [{ kilnId: "k", moulds: { dish: 2 }, from: fromMs + 60_000, to: fromMs + takenMs }],
 			closed: [
 				{ kilnId: "k", from: fromMs + 86_400_000, to: null, why: "element" },
 				{ kilnId: "other", from: fromMs, to: fromMs + 3_600_000, why: "" },
@@ -169,6 +173,11 @@ describe("the book as a plan's input", () => {
 			{ from: 1440, to: Number.POSITIVE_INFINITY },
 		]);
 		expect(moulds).toEqual([{ id: "dish", count: 3, booked: [{ from: 1, to: 120, taken: 2 }] }]);
+	});
+	it("seconds count against a plan: nothing starts before it is dry or its kiln is free", () => {
+		const { pieces, kilns } = book(null, fromMs + 20_000, 7_210_000);
+		expect(pieces[0]?.readyMin).toBe(1);
+		expect(kilns[0]?.booked[0]).toEqual({ from: 1, to: 121 });
 	});
 	it("home at midnight is a day late: a promise ends with the last minute of its day", () => {
 		const midnight = Date.UTC(2031, 2, 11);
