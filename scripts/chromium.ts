@@ -1,6 +1,10 @@
+import { existsSync } from "node:fs";
+
+const SHELL = "/usr/bin/chromium-headless-shell";
+
 /** How Debian's Chromium is started, for tests and pictures: headless, without looking anything up outside. */
 export const CHROMIUM = {
-	executablePath: "/usr/bin/chromium",
+	executablePath: existsSync(SHELL) ? SHELL : "/usr/bin/chromium",
 	args: [
 		"--no-sandbox",
 		"--disable-gpu",
