@@ -6,13 +6,16 @@ import { freePort, placeFor } from "./cluster";
 
 /**
  * What a stranger does: clones the last commit, installs with an empty npm cache, starts it, opens it, stops it. Fails where
- * a command fails, where the clone is not clean afterwards, or where nothing answers.
+ * a command fails, where the clone is not clean afterwards, or where nothing answers. Only the installing needs a network.
  */
 const folder = mkdtempSync(join(tmpdir(), "zephyr-fresh-"));
 chmodSync(folder, 0o755);
 const clone = join(folder, "clone");
 const data = join(folder, "data");
 const env = { ...process.env, npm_config_cache: join(folder, "cache"), ZEPHYR_DATA: data };
+
+/** Leads a command out of the check's own network (scripts/check/network.ts). */
+const OUTSIDE: string[] = JSON.parse(process.env.ZEPHYR_OUTSIDE ?? "[]");
 
 const git = (...args: string[]) => execFileSync("git", args, { encoding: "utf8" }).trim();
 
@@ -34,6 +37,8 @@ async function started(port: number): Promise<ChildProcess> {
 
 async function main(): Promise<void> {
 	git("clone", "--quiet", "--no-hardlinks", ".", clone);
+	const [file = "", ...args] = [...OUTSIDE, "bash", "-c", ". scripts/install.sh; need_npm"];
+	execFileSync(file, args, { cwd: clone, env, stdio: "inherit" });
 	const port = await freePort();
 	const child = await started(port);
 	const { status } = await fetch(`http://127.0.0.1:${port}/sign-in`);
