@@ -122,3 +122,19 @@ it("a studio begun before it had customs of its own does as the trade usually do
 		tariff: { kwhMinor: null },
 	});
 });
+
+it("a book brought on while 0022 was still being written gets what it had not yet, and one that has it stays as it is", async () => {
+	await bringOn(16, 23);
+	const column = () =>
+		book.sql`select 1 as there from information_schema.columns
+			where table_name = 'component_lot' and column_name = 'on_family_id'`;
+	await bringOn(23, 24);
+	expect(await column()).toHaveLength(1);
+	await book.sql.unsafe("alter table component_lot drop column on_family_id");
+	await book.sql.unsafe("update studio set customs = customs - 'mixFamilies'");
+	await bringOn(23, 24);
+	expect(await column()).toHaveLength(1);
+	expect(await book.sql`select customs->'mixFamilies' as mixes from studio`).toEqual([{ mixes: false }]);
+	const keys = await book.sql`select 1 from pg_constraint where conname like 'component_lot_on_family_id%'`;
+	expect(keys).toHaveLength(1);
+});

@@ -13,11 +13,7 @@ let folder = "";
 let port = 0;
 
 /** What undoes the newest migration, so that it can be made again. */
-const UNDO_NEWEST = [
-	"alter table kiln drop column upper_shelves",
-	"alter table firing_place drop column shelf",
-	"alter table component_lot drop column on_family_id",
-];
+const UNDO_NEWEST = ["alter table component_lot drop column on_family_id"];
 const start = (env: Record<string, string> = {}): Run =>
 	runScript("start", { ZEPHYR_DATA: data, ZEPHYR_PORT: String(port), ...env });
 
