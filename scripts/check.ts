@@ -58,7 +58,7 @@ function wanted(args: readonly string[]): Part[] | string {
 	if (args[0] === "--changed") return restrictedTo(touchedFiles(args[1] ?? "HEAD"), PARTS);
 	const unknown = args.filter((name) => !PARTS.some((part) => part.name === name));
 	if (unknown.length > 0) return `There is no part ${unknown.join(", ")}.\n${USAGE}`;
-	if (args.length === 0) return PARTS.filter(({ only }) => !only || process.env.CI);
+	if (args.length === 0) return PARTS.filter(({ only }) => !only || (only === "on CI") === Boolean(process.env.CI));
 	return PARTS.filter(({ name }) => args.includes(name));
 }
 

@@ -6,8 +6,8 @@ export interface Part extends Job {
 	command: readonly string[];
 	/** Where its test runner leaves its report. */
 	report?: string;
-	/** Runs where CI is set, or by its name; the others run always. */
-	only?: "on CI";
+	/** Runs where CI is set, or where it is not, and by its name; the others run always. */
+	only?: "on CI" | "off CI";
 	/** What `--changed` makes of it: run with the test files that were touched, or where a file of this form was, or always. */
 	touched?: { tests: RegExp } | { files: RegExp };
 }
@@ -51,7 +51,14 @@ export const PARTS: readonly Part[] = [
 		seconds: 2,
 		touched: { files: /^(db\/migrations|scripts\/check)\// },
 	},
-	{ name: "types", command: script("scripts/check/types.ts"), seconds: 60, touched: { files: CODE } },
+	{ name: "types", command: script("scripts/check/types.ts"), seconds: 40, touched: { files: CODE } },
+	{
+		name: "pages",
+		command: script("scripts/check/types.ts", "pages"),
+		seconds: 30,
+		only: "off CI",
+		touched: { tests: /\.astro$/ },
+	},
 	{ name: "build", command: script("scripts/build.ts"), seconds: 40, touched: { tests: /^tests\/e2e\/.*\.test\.ts$/ } },
 	{
 		name: "seed",

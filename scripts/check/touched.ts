@@ -77,7 +77,7 @@ export function restrictedTo({ changed, reached }: Touched, parts: readonly Part
 	if (changed.length === 0) return [];
 	return parts.flatMap((part): Part[] => {
 		const { touched, only, command, report } = part;
-		if (only) return [];
+		if (only === "on CI") return [];
 		if (!touched) return [part];
 		if ("files" in touched) return changed.some((path) => touched.files.test(path)) ? [part] : [];
 		const files = [...reached].filter((path) => touched.tests.test(path) && existsSync(path)).sort();
