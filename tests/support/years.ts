@@ -14,6 +14,8 @@ export const STATIONS: [ViewName, Record<string, string>][] = [
 	["bench", {}],
 	["dry", {}],
 	["load", {}],
+	["plan", {}],
+	["calendar", {}],
 	["fire", {}],
 	["open", {}],
 	["handOver", {}],
