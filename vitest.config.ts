@@ -51,6 +51,9 @@ const atDatabase = {
 	hookTimeout: GIVEN_UP_MS,
 };
 
+/** What the book does not take waits here. */
+const UNKEPT = { ZEPHYR_UNKEPT: folder("data/test/unkept") };
+
 /** What needs nothing but the code. */
 const UNIT = [
 	"{core,contract,formats,server,web,standins,scripts,demo}/**/*.test.{ts,tsx}",
@@ -80,7 +83,7 @@ export default defineConfig({
 					...atDatabase,
 					name: "database",
 					include: ["tests/database/**/*.test.ts"],
-					env: { ZEPHYR_THOROUGH: process.env.CI ? "1" : "" },
+					env: { ...UNKEPT, ZEPHYR_THOROUGH: process.env.CI ? "1" : "" },
 				},
 			},
 			{
@@ -90,7 +93,7 @@ export default defineConfig({
 					...atDatabase,
 					name: "faults",
 					include: ["tests/faults/**/*.test.ts"],
-					env: { ZEPHYR_FAULTS_AWAY_MS: "60000" },
+					env: { ...UNKEPT, ZEPHYR_FAULTS_AWAY_MS: "60000" },
 				},
 			},
 			inBrowser("browser", "web/**/*.browser.test.tsx"),

@@ -1,15 +1,19 @@
 import type { FiringCost } from "@core/cost/firing-cost";
 import type { FuseLevel } from "@core/firing/level";
+import type { OpenNow } from "@core/firing/may-open";
 import type { MergedDemand } from "@core/firing/merge";
 import type { Schedule } from "@core/firing/schedule";
 import type { GlassFamily } from "@core/glass/family";
 import type { Fault, NextStep } from "@core/journey/events";
 import type { CutVerdict } from "@core/kiln/after-cut";
 import type { ControllerState } from "@core/kiln/controller";
+import type { KilnHeat } from "@core/kiln/heat";
 import type { LineStatus } from "@core/kiln/line-status";
+import type { Distrust } from "@core/kiln/sensor";
 import type { Place } from "@core/loading/place";
 import { z } from "zod";
 import { assistant } from "./action";
+import { displayReading } from "./documents/kiln";
 import { fault, id, level, nextStep, words } from "./fields";
 import type { AlarmBrief, KilnCard } from "./kilns";
 import type { Pictures } from "./kits";
@@ -103,10 +107,14 @@ export interface ReadingsView {
 	notes: { id: string; at: string; elapsedS: number | null; text: string; by: string | null }[];
 	alarms: AlarmBrief[];
 	cut: CutVerdict | null;
+	/** Stretches in which what was measured is not believed. */
+	distrust: Distrust[];
+	/** How hot the kiln is now, and how that is known; null once it is opened. */
+	kilnHeat: KilnHeat | null;
 }
 
 export interface OpenView {
-	firings: (FiringCard & { airC: number | null; mayOpen: boolean; whyNot: string })[];
+	firings: (FiringCard & { kilnHeat: KilnHeat; opening: OpenNow })[];
 	pictures: Pictures;
 }
 
@@ -122,7 +130,14 @@ export const actions = {
 		.touches("firings", "pieces", "kilns")
 		.answers<{ startedAt: string }>(),
 	openFiring: assistant
-		.asks(z.strictObject({ firingId: id, earlyReason: words("The reason", 300) }))
+		.asks(
+			z.strictObject({
+				firingId: id,
+				earlyReason: words("The reason", 300),
+				/** Read off the kiln’s display just now, where its line does not measure it. */
+				display: displayReading.optional(),
+			}),
+		)
 		.touches("firings", "alarms", "glass")
 		.answers<{ firingId: string }>(),
 	judge: assistant

@@ -1,7 +1,9 @@
 import type { CurvePoint } from "@core/firing/curve";
 import type { FuseLevel } from "@core/firing/level";
+import type { KilnHeat } from "@core/kiln/heat";
 import type { KilnBody } from "@core/kiln/kiln";
 import type { Learned, Misfit } from "@core/kiln/learn";
+import type { RecorderForm } from "@core/kiln/log";
 import type { OffsetProposal } from "@core/kiln/offset";
 import type {
 	KilnCounts,
@@ -15,24 +17,34 @@ import type {
 import { KILN_COMMANDS } from "@core/kiln/register-map";
 import type { AlarmKind } from "@core/kiln/watch";
 import type { Phrase } from "@core/units/phrase";
+import type { Misfit as Unfit } from "@formats/recorder-line";
 import { z } from "zod";
 import { assistant, instructor } from "./action";
 import type { KilnForm, KilnPermissions } from "./documents/kiln";
-import { kilnForm, kilnRecount, LARGEST_LOG_CHARACTERS, logMapping, outOfService } from "./documents/kiln";
+import {
+	displayReading,
+	kilnForm,
+	kilnRecount,
+	LARGEST_LOG_CHARACTERS,
+	logMapping,
+	outOfService,
+	recorderForm,
+} from "./documents/kiln";
 import { count, entries, id, revision, words } from "./fields";
 import type { FiringCard, ReadingsView } from "./firings";
-import { instant, seenByAssistant } from "./view";
+import { instant, seenByAssistant, seenByInstructor } from "./view";
 
-export type KilnState = "empty" | "planned" | "running" | "cooling" | "canOpen";
+/** `toRead`: its time has come, and somebody has to read its display before it is opened. */
+export type KilnState = "empty" | "planned" | "running" | "cooling" | "toRead" | "canOpen";
 
 export interface KilnCell {
 	id: string;
 	name: string;
 	kind: "electric" | "microwaveBlock";
 	state: KilnState;
-	/** Null where its sensor gives nothing. */
-	airC: number | null;
-	/** Age of the reading in seconds; null when no reading was ever taken. */
+	/** How hot it is, and how that is known. */
+	heat: KilnHeat;
+	/** Age in seconds of what was measured or read; null where nothing was. */
 	readAgoS: number | null;
 	uses: number;
 	/** Nobody fires it today. */
@@ -158,6 +170,21 @@ export interface KilnImport {
 /** What a kiln says now: asked again with every reading, so it holds nothing else. */
 export interface KilnNowView {
 	latest: ReadingsView["latest"];
+	heat: KilnHeat;
+}
+
+/** What a kiln’s recorder writes now, for a person to look at and confirm. */
+export interface RecorderView {
+	/** The file written last; null where there is none. */
+	file: string | null;
+	/** Its line of names, and its last lines as they stand. */
+	header: string[] | null;
+	tail: string;
+	/** How its columns look: a guess, until it is confirmed. */
+	form: RecorderForm | null;
+	confirmed: { form: RecorderForm; at: string; by: string } | null;
+	/** What is wrong with its last line by what was confirmed. */
+	misfit: Unfit | null;
 }
 
 export interface KilnsView {
@@ -231,6 +258,23 @@ export const actions = {
 		)
 		.touches("readings")
 		.answers<{ added: number; known: number; toCome: number; skipped: number; from: string; to: string }>(),
+	/** A person has seen lines of its recorder and says what they mean; `says` is what they were shown it says now. */
+	confirmRecorder: instructor
+		.asks(
+			z.strictObject({
+				kilnId: id,
+				form: recorderForm,
+				says: z.strictObject({ c: z.number(), at: z.iso.datetime("An instant.") }),
+				sure: z.literal(true, { error: "Compare it with the kiln’s own display first." }),
+			}),
+		)
+		.touches("kilns", "alarms", "readings")
+		.answers<{ kilnId: string }>(),
+	/** A temperature that somebody read off the kiln’s own display. */
+	readDisplay: assistant
+		.asks(z.strictObject({ readingId: id, kilnId: id, ...displayReading.shape }))
+		.touches("firings", "readings")
+		.answers<{ readingId: string }>(),
 	takeBackImport: instructor
 		.asks(z.strictObject({ importId: id }))
 		.touches("readings")
@@ -264,7 +308,7 @@ export const actions = {
 		.asks(
 			z.strictObject({
 				kilnId: id,
-				fault: z.enum(["none", "stuckRelay", "openSensor", "powerCut", "lateReadings"]),
+				fault: z.enum(["none", "stuckRelay", "openSensor", "powerCut", "lateReadings", "shortedSensor", "stillSensor"]),
 				forMin: count("The minutes", 1, 600),
 			}),
 		)
@@ -284,7 +328,9 @@ export const views = {
 		.given({ id, tab: words("The tab", 20).optional() })
 		.of("kilns", "firings", "loads", "readings", "alarms", "glass", "people")
 		.shows<KilnView>(),
-	kilnNow: seenByAssistant.given({ id }).of("live", "readings").shows<KilnNowView>(),
+	kilnNow: seenByAssistant.given({ id }).of("live", "readings", "firings", "kilns", "alarms").shows<KilnNowView>(),
+	/** Asked while somebody looks at it: a recorder’s lines come by themselves. */
+	recorder: seenByInstructor.given({ id }).of("live", "kilns", "alarms").shows<RecorderView>(),
 	/** A kiln's record between two instants; the last 30 days where nothing is said. */
 	kilnRecord: seenByAssistant.given(stretch).of("kilns", "readings").shows<KilnRecordView>(),
 	kilnLesson: seenByAssistant.given(stretch).of("kilns", "readings").shows<KilnLessonView>(),

@@ -83,6 +83,11 @@ export const AUDIT_KINDS = [
 	"invited",
 	"joined",
 	"roleChanged",
+	"openedEarly",
+	"outOfService",
+	"invitationTakenBack",
+	"permissions",
+	"recorderConfirmed",
 ] as const;
 export type AuditKind = (typeof AUDIT_KINDS)[number];
 

@@ -1,5 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { logNumber, previewLog, readLog, secondTime, writeLog } from "./kiln-log";
+import { previewLog, readLog, writeLog } from "./kiln-log";
+import { logNumber } from "./log-number";
+import { secondTime } from "./log-time";
 
 const ZONE = "America/Denver";
 const opened = (text: string, zone = ZONE) => {
@@ -99,6 +101,7 @@ describe("a kiln’s log", () => {
 			kwh: null,
 			unit: "C" as const,
 			dutyIn: "share" as const,
+			decimal: "." as const,
 		};
 		expect(readLog(text, mapping, ZONE)).toMatchObject({ ok: false });
 	});
@@ -129,5 +132,7 @@ describe("a kiln’s log", () => {
 		["14:00", Number.NaN],
 		["", Number.NaN],
 		["-3.2", -3.2],
-	])("reads %j as %d", (cell, value) => expect(logNumber(cell)).toEqual(value));
+	])("reads %j as %d", (cell, value) =>
+		expect(logNumber(cell, cell.includes(",") && !cell.includes(".") ? "," : ".")).toEqual(value),
+	);
 });

@@ -92,6 +92,7 @@ async function runStudio({ which, beginKey }: Next, asked: Promise<void>): Promi
 			ZEPHYR_PUBLIC_URL: address,
 			ZEPHYR_STAND_IN_PORT: String(standIn.basePort),
 			ZEPHYR_LOGS: join(dirname(folder), "logs"),
+			ZEPHYR_UNKEPT: theirFolder(join(folder, "unkept"), as),
 			ZEPHYR_LOG_FOLDER: theirFolder(join(folder, "log"), as),
 			ZEPHYR_DATA_FOLDER: folder,
 			ZEPHYR_DEMO_NOTE: noteIn(folder),

@@ -10,7 +10,15 @@ export interface StandInSegment {
 	holdMin: number;
 }
 
-export const STAND_IN_FAULTS = ["none", "stuckRelay", "openSensor", "powerCut", "lateReadings"] as const;
+export const STAND_IN_FAULTS = [
+	"none",
+	"stuckRelay",
+	"openSensor",
+	"powerCut",
+	"lateReadings",
+	"shortedSensor",
+	"stillSensor",
+] as const;
 export type StandInFault = (typeof STAND_IN_FAULTS)[number];
 
 export type StandInStatus = "idle" | "running" | "held" | "complete" | "powerLost" | "sensorOpen";
@@ -67,6 +75,8 @@ export class StandInKiln {
 	fault: StandInFault = "none";
 	/** Kiln seconds for which the power stays away. */
 	private darkS = 0;
+	/** What a sensor that stands still shows, °C. */
+	private stoodAt: number | undefined;
 	private heldS = 0;
 	private extraS = 0;
 	private left = 0;
@@ -88,6 +98,8 @@ export class StandInKiln {
 	/** What the sensor shows, °C; null where it is open. */
 	get shownC(): number | null {
 		if (this.fault === "openSensor") return null;
+		if (this.fault === "shortedSensor") return ROOM_C + 3 + this.noise();
+		if (this.fault === "stillSensor" && this.stoodAt !== undefined) return this.stoodAt;
 		const off = this.make.sensorOffK * Math.min(1, Math.max(0, (this.air - ROOM_C) / 400));
 		return this.air + off + this.noise();
 	}
@@ -126,6 +138,7 @@ export class StandInKiln {
 	}
 
 	fail(fault: StandInFault, forMin = 30): void {
+		this.stoodAt = fault === "stillSensor" ? (this.shownC ?? ROOM_C) : undefined;
 		this.fault = fault;
 		if (fault === "powerCut") {
 			this.darkS = forMin * 60;
@@ -162,7 +175,7 @@ export class StandInKiln {
 
 	private power(): number {
 		if (this.dark) return 0;
-		if (this.fault === "stuckRelay" && this.status !== "idle") {
+		if (this.fault === "stuckRelay") {
 			this.follow();
 			return this.make.powerW;
 		}

@@ -1,6 +1,6 @@
 import type { KilnBody } from "@core/kiln/kiln";
 import { LINE_STATUSES } from "@core/kiln/line-status";
-import type { LogMapping } from "@core/kiln/log";
+import { DELIMITERS, type LogMapping, type RecorderForm, TIME_FORMS } from "@core/kiln/log";
 import {
 	DOOR_SIDES,
 	FIXTURE_KINDS,
@@ -185,7 +185,7 @@ export const logMapping = z.strictObject({
 	time: z.strictObject({
 		column: count("The time column", 0, 200),
 		/** A clock time needs a day; counted times need a start. */
-		as: z.enum(["instant", "clock", "seconds", "minutes", "hours"]),
+		as: z.enum(TIME_FORMS),
 		/** Instant the log starts at, for counted times and clocks. */
 		startsAt: z.iso.datetime("A start is an instant.").nullable(),
 	}),
@@ -195,6 +195,29 @@ export const logMapping = z.strictObject({
 	kwh: count("The energy column", 0, 200).nullable(),
 	unit: z.enum(["C", "F"]),
 	dutyIn: z.enum(["share", "percent"]),
+	decimal: z.enum([".", ","]),
 }) satisfies z.ZodType<LogMapping>;
+
+/** How a recorder's files are written: what no later file may differ from. */
+export const recorderForm = z.strictObject({
+	delimiter: z.enum(DELIMITERS),
+	header: z.array(z.string().max(200)).max(200).nullable(),
+	columns: count("The columns", 2, 200),
+	mapping: logMapping,
+}) satisfies z.ZodType<RecorderForm>;
+
+/** What the display says, and who read it. */
+export const displayReading = z.strictObject({
+	c: celsius("The temperature", -30, 1400),
+	readBy: words("Who read it", 80, 1),
+});
+
+/** What was confirmed of a recorder: of which folder, by whom and when. */
+export interface ConfirmedRecorder {
+	folder: string;
+	form: RecorderForm;
+	at: string;
+	byId: string;
+}
 
 export const LARGEST_LOG_CHARACTERS = 12_000_000;

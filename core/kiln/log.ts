@@ -9,12 +9,24 @@ export interface LogPoint {
 }
 export type KilnLog = readonly LogPoint[];
 
+/**
+ * How a time is written: with its date (the year first, the day first or the month first), a clock alone, or counted from a start.
+ */
+export const TIME_FORMS = ["instant", "dayFirst", "monthFirst", "clock", "seconds", "minutes", "hours"] as const;
+export type TimeForm = (typeof TIME_FORMS)[number];
+
+/** Forms that say the day by themselves: a line that is read as it is written has to. */
+export const DATED_FORMS = ["instant", "dayFirst", "monthFirst"] as const satisfies TimeForm[];
+export const isDated = (form: TimeForm): boolean => (DATED_FORMS as readonly TimeForm[]).includes(form);
+
+export type DecimalSign = "." | ",";
+
 /** How the columns of a log file are to be read; columns counted from 0. */
 export interface LogMapping {
 	time: {
 		column: number;
 		/** A clock time or a count of seconds, minutes or hours needs a start to become instants. */
-		as: "instant" | "clock" | "seconds" | "minutes" | "hours";
+		as: TimeForm;
 		/** ISO instant the log starts at. */
 		startsAt: string | null;
 	};
@@ -24,4 +36,19 @@ export interface LogMapping {
 	kwh: number | null;
 	unit: "C" | "F";
 	dutyIn: "share" | "percent";
+	decimal: DecimalSign;
+}
+
+/** What may stand between columns. */
+export const DELIMITERS = [",", ";", "\t", "|"] as const;
+export type Delimiter = (typeof DELIMITERS)[number];
+
+/** How the files of a recorder that writes all the while are written: what a person confirmed, and what no later file may differ from. */
+export interface RecorderForm {
+	delimiter: Delimiter;
+	/** The line of names, word for word; null where the files have none. */
+	header: string[] | null;
+	/** How many columns a line has. */
+	columns: number;
+	mapping: LogMapping;
 }

@@ -5,8 +5,8 @@ import { afterPowerCut } from "./after-cut";
 import { alarmsOf, SILENT_S, type WatchedReading } from "./watch";
 
 const MINUTE = 60_000;
-const driven = () => ({ driven: true, hottestC: 804, usualLagK: 0 });
-const falling = () => ({ driven: false, hottestC: 804, usualLagK: 0 });
+const driven = () => ({ driven: true, falls: false, hottestC: 804, usualLagK: 0 });
+const falling = () => ({ driven: false, falls: true, hottestC: 804, usualLagK: 0 });
 const reading = (min: number, airC: number | null, setC: number | null, rest: Partial<WatchedReading> = {}) => ({
 	atMs: min * MINUTE,
 	airC,
@@ -41,7 +41,7 @@ describe("alarms of a running firing", () => {
 	});
 	it("does not call a kiln late that always lags there", () => {
 		const late = Array.from({ length: 15 }, (_, i) => reading(i, 600, 640));
-		expect(kinds(late, () => ({ driven: true, hottestC: 804, usualLagK: 20 }))).toEqual([]);
+		expect(kinds(late, () => ({ driven: true, falls: false, hottestC: 804, usualLagK: 20 }))).toEqual([]);
 		expect(kinds(late)).toEqual(["lags"]);
 	});
 	it("does not call a kiln late that is meant to fall by itself", () => {

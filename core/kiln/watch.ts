@@ -1,11 +1,26 @@
 import { type Phrase, say } from "../units/phrase";
 
-/** Ways in which a firing leaves its plan. */
-export const ALARM_KINDS = ["noReading", "noSensor", "lags", "overshoots", "powerLost", "notKept"] as const;
+/** What can be wrong with a kiln, or with what is heard of it. */
+export const ALARM_KINDS = [
+	"aboveLimit",
+	"heatsAlone",
+	"overshoots",
+	"noReading",
+	"unconfirmed",
+	"noSensor",
+	"sensorFault",
+	"lags",
+	"powerLost",
+	"notKept",
+] as const;
 export type AlarmKind = (typeof ALARM_KINDS)[number];
 
 export const ALARM_WORDS: Record<AlarmKind, string> = {
+	aboveLimit: "above its limit",
+	heatsAlone: "heats by itself",
 	noReading: "no reading",
+	unconfirmed: "recorder not confirmed",
+	sensorFault: "sensor at fault",
 	noSensor: "sensor open",
 	lags: "lags behind",
 	overshoots: "too hot",
@@ -17,6 +32,9 @@ export const ALARM_WORDS: Record<AlarmKind, string> = {
 export const silentAfterS = (line: "modbus" | "folder" | "standIn" | null | undefined): number | null =>
 	line ? (line === "folder" ? RECORDER_SILENT_S : SILENT_S) : null;
 
+/** A kiln that nothing runs in is read once a minute: it is silent after this, s, at the soonest. */
+export const IDLE_SILENT_S = 180;
+
 export interface WatchedReading {
 	/** Wall time, ms. */
 	atMs: number;
@@ -24,7 +42,7 @@ export interface WatchedReading {
 	airC: number | null;
 	setC: number | null;
 	powerLost: boolean;
-	/** Where in the schedule; null once the programme is done. */
+	/** Where in the schedule; null once the programme is done, or where none runs. */
 	segment: number | null;
 }
 
@@ -32,7 +50,9 @@ export interface WatchedReading {
 export interface WatchedPlan {
 	/** The segment is one the kiln is driven up or held in. */
 	driven: boolean;
-	/** The hottest the segment ever asks for. */
+	/** The kiln is to fall there, by itself or slowed down. */
+	falls: boolean;
+	/** The hottest the segment ever asks for; of a kiln that does not say its segment, the whole schedule. */
 	hottestC: number;
 	/** How far this kiln lags there anyway, K, as simulated. */
 	usualLagK: number;
@@ -58,7 +78,7 @@ export const RECORDER_SILENT_S = 900;
  */
 export function alarmsOf(
 	readings: readonly WatchedReading[],
-	plan: (segment: number) => WatchedPlan,
+	plan: (segment: number | null) => WatchedPlan,
 	nowMs: number,
 	perS = 1,
 	silentAfterS = SILENT_S,
@@ -84,11 +104,11 @@ export function alarmsOf(
 			...alarms,
 			{ kind: "noSensor", sentence: say`The kiln’s sensor is open: it does not know how hot it is. Look at it now.` },
 		];
-	const hottestC = last.segment === null ? Number.POSITIVE_INFINITY : plan(last.segment).hottestC;
-	if (last.setC !== null && last.segment !== null && last.airC > hottestC + OVER_K)
+	const { hottestC } = plan(last.segment);
+	if (last.airC > hottestC + OVER_K)
 		alarms.push({
 			kind: "overshoots",
-			sentence: say`${{ c: last.airC }}, ${{ n: Math.round(last.airC - hottestC) }} K above the ${{ c: hottestC }} of this segment. A relay may be stuck: switch it off at the wall.`,
+			sentence: say`${{ c: last.airC }}, ${{ n: Math.round(last.airC - hottestC) }} K above the ${{ c: hottestC }} that is asked for. A relay may be stuck: switch it off at the wall.`,
 		});
 	const lagging = ({ airC, setC, segment }: WatchedReading) => {
 		if (airC === null || setC === null || segment === null) return false;

@@ -1,7 +1,8 @@
+import { READ_FOR_S } from "@core/kiln/heat";
 import type { LineStatus } from "@core/kiln/line-status";
-import { and, asc, desc, eq, gte, inArray, isNull, lte, sql } from "drizzle-orm";
+import { and, asc, desc, eq, gt, gte, inArray, isNull, lte, sql } from "drizzle-orm";
 import type { Database, Reader, Transaction } from "../connect";
-import { kiln, kilnImport, kilnReading, kilnReadingSpan, user } from "../schema";
+import { displayReading, kiln, kilnImport, kilnReading, kilnReadingSpan, user } from "../schema";
 
 export type ReadingRow = typeof kilnReading.$inferInsert;
 
@@ -178,16 +179,58 @@ export async function latestLives(
 	return new Map(rows.map((row) => [row.newest.kilnId, row.newest]));
 }
 
-/** A firing's last readings, oldest first. */
-export async function lastReadings(reader: Reader, firingId: string, most: number) {
+export type DisplayReading = typeof displayReading.$inferSelect;
+
+/** What was last read off each kiln's own display by a person, as long as it stands. */
+export async function latestLooks(
+	reader: Reader,
+	kilnIds: readonly string[],
+	now: Date,
+): Promise<Map<string, DisplayReading>> {
+	const since = new Date(now.getTime() - READ_FOR_S * 1000);
+	const rows = await reader
+		.selectDistinctOn([displayReading.kilnId])
+		.from(displayReading)
+		.where(
+			and(inArray(displayReading.kilnId, [...kilnIds]), gte(displayReading.at, since), lte(displayReading.at, now)),
+		)
+		.orderBy(displayReading.kilnId, desc(displayReading.at));
+	return new Map(rows.map((row) => [row.kilnId, row]));
+}
+
+/** A firing's last readings, oldest first. @param untilS of those up to then, seconds since its start */
+export async function lastReadings(reader: Reader, firingId: string, most: number, untilS?: number) {
 	const rows = await reader
 		.select()
 		.from(kilnReading)
-		.where(eq(kilnReading.firingId, firingId))
+		.where(
+			and(eq(kilnReading.firingId, firingId), untilS === undefined ? undefined : lte(kilnReading.elapsedS, untilS)),
+		)
 		.orderBy(desc(kilnReading.elapsedS))
 		.limit(most);
 	return rows.reverse();
 }
+
+/** A firing's readings after some second of it, oldest first, as its sensor is judged by them. */
+export const readingsAfter = (reader: Reader, firingId: string, afterS: number) =>
+	reader
+		.select({
+			s: kilnReading.elapsedS,
+			airC: kilnReading.airC,
+			setC: kilnReading.setC,
+			status: kilnReading.status,
+		})
+		.from(kilnReading)
+		.where(and(eq(kilnReading.firingId, firingId), gt(kilnReading.elapsedS, afterS)))
+		.orderBy(asc(kilnReading.elapsedS));
+
+/** What the line of a kiln said since then, oldest first. */
+export const livesSince = (reader: Reader, kilnId: string, since: Date, now: Date) =>
+	reader
+		.select({ at: kilnReading.at, airC: kilnReading.airC })
+		.from(kilnReading)
+		.where(and(eq(kilnReading.kilnId, kilnId), gte(kilnReading.at, since), isLive(now)))
+		.orderBy(asc(kilnReading.at));
 
 export interface FiringPoint {
 	s: number;

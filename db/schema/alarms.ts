@@ -26,7 +26,7 @@ export const kilnAlarm = pgTable(
 		index("kiln_alarm_firing").on(t.firingId),
 		index("kiln_alarm_started").on(t.startedAt),
 		// Two copies of the server raise one alarm between them.
-		uniqueIndex("kiln_alarm_open").on(t.firingId, t.kind).where(sql`${t.endedAt} is null`),
+		uniqueIndex("kiln_alarm_open").on(t.kilnId, t.kind).where(sql`${t.endedAt} is null`),
 		oneOf("kiln_alarm_kind_known", t.kind, ALARM_KINDS),
 	],
 );

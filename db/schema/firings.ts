@@ -5,6 +5,7 @@ import type { MergedDemand } from "../../core/firing/merge";
 import type { Schedule } from "../../core/firing/schedule";
 import type { Misfit } from "../../core/kiln/learn";
 import { KILN_COMMANDS, type KilnCommand } from "../../core/kiln/register-map";
+import type { Distrust } from "../../core/kiln/sensor";
 import { STEER_OUTCOMES, type SteerOutcome } from "../../core/kiln/steer";
 import { instant, oneOf } from "./columns";
 import { glassFamily } from "./glass";
@@ -55,6 +56,8 @@ export const firing = pgTable(
 		scheduleVersionId: uuid("schedule_version_id").references(() => scheduleVersion.id),
 		/** Thickest glass of a bare firing, mm; null where pieces say it. */
 		thicknessMm: doublePrecision("thickness_mm"),
+		/** Stretches in which its sensor or its line said what this kiln cannot do. */
+		distrust: jsonb("distrust").$type<Distrust[]>().notNull().default([]),
 		/** What was measured, kept when it is opened. */
 		came: jsonb("came").$type<FiringCame>(),
 		/** What a bare firing is for. */

@@ -1,5 +1,5 @@
 import { doublePrecision, index, integer, jsonb, pgTable, text, uuid } from "drizzle-orm/pg-core";
-import type { KilnPermissions, LineSettings } from "../../contract/documents/kiln";
+import type { ConfirmedRecorder, KilnPermissions, LineSettings } from "../../contract/documents/kiln";
 import type { KilnBody } from "../../core/kiln/kiln";
 import {
 	DOOR_SIDES,
@@ -50,6 +50,8 @@ export const kiln = pgTable(
 		upper: jsonb("upper_shelves").$type<UpperShelf[]>().notNull().default([]),
 		/** How it is read; null for a kiln without a line. */
 		line: jsonb("line").$type<LineSettings>(),
+		/** Of a recorder: how its files are written, as a person confirmed it; null: not confirmed, so not read. */
+		recorder: jsonb("recorder").$type<ConfirmedRecorder>(),
 		permissions: jsonb("permissions").$type<KilnPermissions>().notNull().default({ steer: false, start: false }),
 		/** Null: it may be fired. */
 		outOfService: jsonb("out_of_service").$type<OutOfService>(),
@@ -62,6 +64,18 @@ export const kiln = pgTable(
 		oneOf("kiln_shelf_known", t.shelfShape, SHELF_SHAPES),
 	],
 );
+
+/**
+ * Which copy of the server listens to a kiln, and until when (the database's clock) that holds unless it listens on. A copy that
+ * hangs loses its kilns by itself.
+ */
+export const kilnLease = pgTable("kiln_lease", {
+	kilnId: uuid("kiln_id")
+		.primaryKey()
+		.references(() => kiln.id, { onDelete: "cascade" }),
+	holder: uuid("holder").notNull(),
+	until: instant("until").notNull(),
+});
 
 /** What was changed in a kiln's model, on what evidence: learned from a log, or offset from judged firings. */
 export const kilnLesson = pgTable(

@@ -74,3 +74,21 @@ export const kilnReadingSpan = pgTable(
 	},
 	(t) => [primaryKey({ columns: [t.kilnId, t.at] })],
 );
+
+/** A temperature that somebody read off the kiln’s own display, where no line says it. */
+export const displayReading = pgTable(
+	"display_reading",
+	{
+		id: uuid("id").primaryKey(),
+		kilnId: uuid("kiln_id")
+			.notNull()
+			.references(() => kiln.id),
+		firingId: uuid("firing_id").references(() => firing.id),
+		at: instant("at").notNull(),
+		c: doublePrecision("c").notNull(),
+		/** Who read it, as it was said. */
+		readBy: text("read_by").notNull(),
+		actorId: text("actor_id").references(() => user.id),
+	},
+	(t) => [index("display_reading_kiln").on(t.kilnId, t.at)],
+);

@@ -16,6 +16,7 @@ import { clock, dayOf } from "@formats/time";
 import { inArray } from "drizzle-orm";
 import { inTransaction } from "../house/in-transaction";
 import { Refusal } from "../house/refusal";
+import { unitsOf } from "../house/units-of";
 
 /** From one address within an hour; families and schools share one. */
 const MOST_AN_HOUR = 12;
@@ -91,7 +92,7 @@ export async function signUpDoor(reader: Reader, key: string, now: Date): Promis
 				isLarge: largeKitIds.includes(id),
 			}))
 			.sort((a, b) => Number(a.isLarge) - Number(b.isLarge) || a.name.localeCompare(b.name)),
-		units: { length: studio.lengthUnit, temperature: studio.temperatureUnit },
+		units: unitsOf(studio),
 		evenings: coming.map(({ day, startsAt, endsAt }) => ({ day, startsAt, endsAt })),
 	};
 }

@@ -1,6 +1,7 @@
-import type { LineSettings } from "@contract/documents/kiln";
+import type { ConfirmedRecorder, LineSettings } from "@contract/documents/kiln";
 import type { LineStatus } from "@core/kiln/line-status";
 import type { KilnCommand } from "@core/kiln/register-map";
+import type { Misfit } from "@formats/recorder-line";
 import { folderLine } from "./folder-line";
 import { modbusLine } from "./modbus-line";
 
@@ -18,10 +19,18 @@ export interface LineReading {
 	status: LineStatus | null;
 }
 
+/** Why a line that writes says nothing: nobody has confirmed what its lines mean, or they differ from what was confirmed. */
+export type Unread = "unconfirmed" | Misfit;
+
+export interface Heard {
+	readings: LineReading[];
+	unread: Unread | null;
+}
+
 /** The one thing the studio asks of a kiln: to be read. Whoever allows it may also let it be steered. */
 export interface KilnLine {
 	/** Readings since the last time; a line that answers at once gives one. Fails where nothing answers. */
-	read(since: Date | null): Promise<LineReading[]>;
+	read(since: Date | null): Promise<Heard>;
 	/** All that was read last is kept; what was not is read again. */
 	kept?(): void;
 	/** Undefined where this line can only be read. */
@@ -29,5 +38,17 @@ export interface KilnLine {
 	close(): void;
 }
 
-export const openLine = (settings: LineSettings, timeZone: string): KilnLine =>
-	settings.driver === "modbus" ? modbusLine(settings) : folderLine(settings.folder, timeZone);
+/** What is needed of a kiln to listen to it. */
+export interface Listening {
+	line: LineSettings;
+	recorder: ConfirmedRecorder | null;
+}
+
+/** What a person confirmed of the recorder that writes here now; null where that was of another folder. */
+export const confirmedForm = ({ line, recorder }: { line: LineSettings | null; recorder: ConfirmedRecorder | null }) =>
+	line?.driver === "folder" && recorder?.folder === line.folder ? recorder : null;
+
+export const openLine = ({ line, recorder }: Listening, timeZone: string): KilnLine =>
+	line.driver === "modbus"
+		? modbusLine(line)
+		: folderLine(line.folder, confirmedForm({ line, recorder })?.form ?? null, timeZone);

@@ -1,57 +1,27 @@
-import { Client } from "pg";
-import { logError } from "../house/log";
+import { randomUUID } from "node:crypto";
+import type { Database } from "@db/connect";
+import { takeLeases } from "@db/queries/leases";
 
-/** First half of the locks' keys: which kind of lock it is. */
-const KILNS = 4810;
-const PATIENCE_MS = 5000;
+/** A lease ends by itself after this, s, unless its holder takes it again; it does so this often, ms. */
+const LEASE_S = 20;
+const RENEW_EVERY_MS = 4000;
 
 /**
- * Which kilns this copy of the program listens to: of several copies on one database one has each kiln. A lease is an advisory
- * lock of a connection of its own; it ends with the process or the connection, and another copy takes over.
+ * Which kilns this copy of the program listens to: of several copies on one database one has each kiln. A lease lives by the kiln's
+ * own readings: it is taken again only for kilns that are read, so a copy that hangs, wholly or at one kiln, loses what it does not hear.
  */
 export class Leases {
-	private client: Client | undefined;
-	private readonly held = new Set<string>();
+	private readonly holder = randomUUID();
+	private held: ReadonlySet<string> = new Set();
+	private tookMs = Number.NEGATIVE_INFINITY;
 
-	constructor(private readonly databaseUrl: string) {}
+	constructor(private readonly db: Database) {}
 
-	/** Takes those that nobody has. Returns which of them are ours. */
+	/** Takes what nobody has and what is ours still. @param kilnIds those that are heard here, or could be */
 	async hold(kilnIds: readonly string[]): Promise<ReadonlySet<string>> {
-		const client = await this.connected();
-		for (const id of kilnIds) {
-			if (this.held.has(id)) continue;
-			const { rows } = await client.query("select pg_try_advisory_lock($1, hashtext($2)) as ours", [KILNS, id]);
-			if (rows[0]?.ours) this.held.add(id);
-		}
+		if (performance.now() - this.tookMs < RENEW_EVERY_MS) return this.held;
+		this.held = new Set(await takeLeases(this.db, this.holder, kilnIds, LEASE_S));
+		this.tookMs = performance.now();
 		return this.held;
-	}
-
-	async close(): Promise<void> {
-		this.held.clear();
-		await this.client?.end().catch(() => {});
-		this.client = undefined;
-	}
-
-	private async connected(): Promise<Client> {
-		if (this.client) return this.client;
-		const client = new Client({
-			connectionString: this.databaseUrl,
-			application_name: "zephyr-flats kilns",
-			connectionTimeoutMillis: PATIENCE_MS,
-			query_timeout: PATIENCE_MS,
-			keepAlive: true,
-		});
-		const lost = () => {
-			if (this.client === client) this.client = undefined;
-			this.held.clear();
-		};
-		client.on("error", (error) => {
-			logError("the kilns’ leases", error);
-			lost();
-		});
-		client.once("end", lost);
-		await client.connect();
-		this.client = client;
-		return client;
 	}
 }

@@ -49,7 +49,7 @@ export function modbusLine(settings: ModbusSettings): KilnLine {
 		read: () =>
 			whole(async (client) => {
 				const words = await readWords(client, settings.map);
-				return [readingOf(settings.map, words)];
+				return { readings: [readingOf(settings.map, words)], unread: null };
 			}),
 		command: (command: KilnCommand) =>
 			whole(async (client) => {

@@ -1,46 +1,65 @@
+import { randomUUID } from "node:crypto";
 import { flowIndex } from "@core/firing/flow-index";
+import { mayOpen } from "@core/firing/may-open";
 import { feltCurve } from "@core/firing/plan-flow";
 import { viscosityOf } from "@core/glass/viscosity";
-import { silentAfterS } from "@core/kiln/watch";
+import type { KilnHeat } from "@core/kiln/heat";
+import { phraseText } from "@core/units/phrase";
 import type { Transaction } from "@db/connect";
 import { lockFiring } from "@db/queries/firings";
 import { increment } from "@db/queries/increment";
-import { firingReadings, lastReadings, latestLive, withoutGaps } from "@db/queries/readings";
-import { type FiringCame, firing, firingPlace, kiln, kilnAlarm, mould, piece } from "@db/schema";
+import { loadKiln } from "@db/queries/kilns";
+import { firingReadings, lastReadings } from "@db/queries/readings";
+import { type FiringCame, firing, firingPlace, kilnAlarm, mould, piece } from "@db/schema";
 import { and, eq, inArray, isNull } from "drizzle-orm";
+import { noteAudit } from "../house/audit";
 import type { UseCase } from "../house/context";
 import { inTheBook, Refusal } from "../house/refusal";
+import { unitsOf } from "../house/units-of";
+import { keepDisplay } from "../kilns/models/display";
+import { kilnHeats } from "../kilns/models/heat";
 import { misfitFor } from "../kilns/models/lessons";
-import { firingModel } from "./models/firing-model";
+import { believedPoints, type FiringModel, firingModel, simulateModel } from "./models/firing-model";
 import { refuseAtKiln } from "./models/hands";
-import { mayOpen } from "./models/may-open";
+import { openInstant } from "./models/open-instant";
+import { judgeWhole } from "./models/sensor-watch";
 
-/** Ends a firing and opens the kiln: by measured temperature and time; earlier only by an instructor with a reason. */
-export const openFiring: UseCase<"openFiring"> = async (context, { firingId, earlyReason }) => {
-	const { tx, now, actor } = context;
+/**
+ * Ends a firing and opens the kiln: by time and by temperature, measured or read off its display by a person; earlier only by an
+ * instructor with a reason. Its sensor is judged once more from the beginning: what pages were told before does not decide.
+ */
+export const openFiring: UseCase<"openFiring"> = async (context, { firingId, earlyReason, display }) => {
+	const { tx, now, actor, studio } = context;
 	refuseAtKiln(context, "open");
 	const row = inTheBook(await lockFiring(tx, firingId), "firing");
 	if (row.state === "opened") return { firingId };
 	if (row.state !== "running")
 		throw new Refusal("conflict", `Firing ${row.number} is ${row.state}; there is nothing to open.`);
-	const reading = await latestLive(tx, row.kilnId, now);
-	const [its] = await tx.select({ line: kiln.line }).from(kiln).where(eq(kiln.id, row.kilnId));
-	const opening = mayOpen(row, reading, now, silentAfterS(its?.line?.driver));
+	const its = inTheBook(await loadKiln(tx, row.kilnId), "kiln");
+	if (display) await keepDisplay(context, { id: randomUUID(), kilnId: its.id, firingId, ...display });
+	const model = await firingModel(tx, firingId);
+	const distrust = await judgeWhole(tx, model, simulateModel(model));
+	const heat = (await kilnHeats(tx, [its], [{ ...row, distrust }], now)).get(its.id) as KilnHeat;
+	const opening = mayOpen(openInstant(row)?.getTime() ?? null, heat, now.getTime());
 	if (!opening.may) {
-		if (actor.role !== "instructor")
-			throw new Refusal("forbidden", `${opening.why} Only an instructor may open earlier.`);
+		const why = phraseText(opening.why, unitsOf(studio));
+		if (actor.role !== "instructor") throw new Refusal("forbidden", `${why} Only an instructor may open earlier.`);
 		if (earlyReason.length < 5) {
 			throw new Refusal("invalid", [
 				{
 					path: ["earlyReason"],
-					sentence: `${opening.why} To open all the same, give a reason of at least 5 characters.`,
+					sentence: `${why} To open all the same, give a reason of at least 5 characters.`,
 				},
 			]);
 		}
 	}
 	const note = opening.may ? row.note : `Opened before it was cool: ${earlyReason}`;
-	const came = await whatCame(tx, firingId);
-	await tx.update(firing).set({ state: "opened", finishedAt: now, note, came }).where(eq(firing.id, firingId));
+	if (!opening.may) await noteAudit(tx, "openedEarly", `${its.name}, firing ${row.number}: ${earlyReason}`, context);
+	const came = await whatCame(tx, { ...model, row: { ...row, distrust } });
+	await tx
+		.update(firing)
+		.set({ state: "opened", finishedAt: now, note, came, distrust })
+		.where(eq(firing.id, firingId));
 	// What was wrong with it is over: nobody watches an opened kiln.
 	await tx
 		.update(kilnAlarm)
@@ -51,15 +70,14 @@ export const openFiring: UseCase<"openFiring"> = async (context, { firingId, ear
 };
 
 /** The measured curve in three figures, for the kiln's record; null where there are too few readings. */
-async function whatCame(tx: Transaction, firingId: string): Promise<FiringCame | null> {
-	const model = await firingModel(tx, firingId);
-	const measured = withoutGaps(await firingReadings(tx, firingId));
+async function whatCame(tx: Transaction, model: FiringModel): Promise<FiringCame | null> {
+	const measured = believedPoints(await firingReadings(tx, model.row.id), model.row);
 	if (measured.length < 10) return null;
-	const [last] = await lastReadings(tx, firingId, 1);
+	const [last] = await lastReadings(tx, model.row.id, 1);
 	return {
 		flow: flowIndex(viscosityOf(model.family), feltCurve(measured, model.kiln.body)),
 		kwh: last?.kwh ?? null,
-		misfit: (await misfitFor(tx, firingId)) ?? null,
+		misfit: (await misfitFor(tx, model)) ?? null,
 	};
 }
 

@@ -1,11 +1,11 @@
-import { silentAfterS } from "@core/kiln/watch";
+import { mayOpen, type OpenNow } from "@core/firing/may-open";
+import type { KilnHeat } from "@core/kiln/heat";
 import { picturesOf } from "@db/queries/pictures";
-import { latestLives } from "@db/queries/readings";
-import { firing, firingPlace } from "@db/schema";
+import { firing, firingPlace, kiln } from "@db/schema";
 import { and, eq, gt, inArray, isNull, or } from "drizzle-orm";
 import type { View } from "../house/view";
+import { kilnHeats } from "../kilns/models/heat";
 import { firingCards } from "./models/cards";
-import { mayOpen } from "./models/may-open";
 
 /** Finished firings stay at the station this long. */
 const SHOWN_DAYS = 30;
@@ -27,19 +27,17 @@ export const open: View<"open"> = async (context) => {
 		context,
 		or(eq(firing.state, "running"), and(eq(firing.state, "opened"), inArray(firing.id, unjudged))),
 	);
-	const newest = await latestLives(db, [...new Set(cards.map(({ kiln }) => kiln.id))], now);
+	const kilnIds = [...new Set(cards.map((card) => card.kiln.id))];
+	const rows = kilnIds.length > 0 ? await db.select().from(kiln).where(inArray(kiln.id, kilnIds)) : [];
+	const running = await db.select().from(firing).where(eq(firing.state, "running"));
+	const heats = await kilnHeats(db, rows, running, now);
 	const firings = cards.map((card) => {
-		const reading = newest.get(card.kiln.id);
-		const opening =
+		const heat = heats.get(card.kiln.id) as KilnHeat;
+		const opening: OpenNow =
 			card.state === "opened"
-				? { may: true, why: "" }
-				: mayOpen(
-						{ ...card, startedAt: card.startedAt ? new Date(card.startedAt) : null },
-						reading,
-						now,
-						silentAfterS(card.kiln.line),
-					);
-		return { ...card, airC: reading?.airC ?? null, mayOpen: opening.may, whyNot: opening.why };
+				? { may: true, why: [], asksDisplay: false }
+				: mayOpen(card.openAt ? Date.parse(card.openAt) : null, heat, now.getTime());
+		return { ...card, kilnHeat: heat, opening };
 	});
 	const pictures = await picturesOf(
 		db,
@@ -48,7 +46,8 @@ export const open: View<"open"> = async (context) => {
 	return {
 		pictures,
 		firings: firings.sort(
-			(a, b) => Number(b.state === "opened") - Number(a.state === "opened") || Number(b.mayOpen) - Number(a.mayOpen),
+			(a, b) =>
+				Number(b.state === "opened") - Number(a.state === "opened") || Number(b.opening.may) - Number(a.opening.may),
 		),
 	};
 };

@@ -1,7 +1,7 @@
 import { bestPlans, type CutProgress, type CutTask } from "@core/cutting/plan/search";
 import { curveOf, type Schedule } from "@core/firing/schedule";
 import type { GlassFamily } from "@core/glass/family";
-import type { LogMapping } from "@core/kiln/log";
+import type { LogMapping, RecorderForm } from "@core/kiln/log";
 import { seriesOf } from "@core/kiln/simulate";
 import type { KitDesign } from "@core/kit/kit";
 import type { LayWish } from "@core/loading/lay-load";
@@ -12,8 +12,9 @@ import { mainFamily, pieceToFire } from "@core/stack/outlook";
 import { type GlassBook, type KitReading, readKit } from "@core/stack/read-kit";
 import { stackOf } from "@core/stack/stack";
 import { type CutMap, cutMapPdf } from "@formats/cut-map-pdf";
-import { readLines, readLog } from "@formats/kiln-log";
+import { readLog } from "@formats/kiln-log";
 import { type KitSheet, kitPdf } from "@formats/kit-pdf";
+import { readRecorded } from "@formats/recorder-line";
 import { type ShoppingPaper, shoppingPdf } from "@formats/shopping-pdf";
 import { fontFiles } from "./fonts";
 
@@ -34,6 +35,13 @@ interface LogText {
 	timeZone: string;
 }
 
+interface RecorderText {
+	text: string;
+	form: RecorderForm;
+	timeZone: string;
+	before: { foreign?: boolean; afterMs?: number };
+}
+
 /** What takes too long for a process that answers. Pure: each gets all it needs, for it is done in another thread. */
 export const tasks = {
 	readKit: ({ design, book }: BookedKit): KitReading => readKit(design, book),
@@ -50,8 +58,7 @@ export const tasks = {
 
 	readLog: ({ text, mapping, timeZone }: LogText) => readLog(text, mapping, timeZone),
 
-	readLines: ({ text, mapping, timeZone, afterMs }: LogText & { afterMs: number | undefined }) =>
-		readLines(text, mapping, timeZone, afterMs),
+	readRecorded: ({ text, form, timeZone, before }: RecorderText) => readRecorded(text, form, timeZone, before),
 
 	/** A kit's sheet; it is read here where no reading is kept. */
 	kitPdf: ({

@@ -11,7 +11,7 @@ import { startQueue } from "./queue";
  */
 const { databaseUrl } = getSettings();
 const connection = connect(databaseUrl, 4, { limited: true });
-const stopPolling = pollKilns(connection.db, databaseUrl);
+const stopPolling = pollKilns(connection.db);
 /** Not there yet: started again after this, ms. The kilns are heard all the while. */
 const QUEUE_REST_MS = 10_000;
 let stopQueue: (() => Promise<void>) | undefined;

@@ -1,8 +1,10 @@
 import { acceptLearned } from "./accept-learned";
 import { acceptOffset } from "./accept-offset";
+import { confirmRecorder } from "./confirm-recorder";
 import { doneUpkeep } from "./done-upkeep";
 import { importKilnLog } from "./import-kiln-log";
 import { pressStandIn } from "./press-stand-in";
+import { readDisplay } from "./read-display";
 import { saveKiln } from "./save-kiln";
 import { seeAlarm } from "./see-alarm";
 import { setOutOfService } from "./set-out-of-service";
@@ -10,7 +12,7 @@ import { steerKiln } from "./steer-kiln";
 import { takeBackImport } from "./take-back-import";
 import { takeKilns } from "./take-kilns";
 import { tellStandIn } from "./tell-stand-in";
-import { kilnList, kilnNow, kilnPage, kilnRecordView, lesson } from "./views";
+import { kilnList, kilnNow, kilnPage, kilnRecordView, lesson, recorder } from "./views";
 
 export const useCases = {
 	saveKiln,
@@ -18,6 +20,8 @@ export const useCases = {
 	takeKilns,
 	doneUpkeep,
 	importKilnLog,
+	confirmRecorder,
+	readDisplay,
 	takeBackImport,
 	acceptLearned,
 	acceptOffset,
@@ -27,4 +31,11 @@ export const useCases = {
 	pressStandIn,
 };
 
-export const views = { kilns: kilnList, kiln: kilnPage, kilnNow, kilnRecord: kilnRecordView, kilnLesson: lesson };
+export const views = {
+	kilns: kilnList,
+	kiln: kilnPage,
+	kilnNow,
+	kilnRecord: kilnRecordView,
+	kilnLesson: lesson,
+	recorder,
+};

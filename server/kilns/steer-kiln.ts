@@ -48,7 +48,7 @@ export const steerKiln: UseCase<"steerKiln"> = async (context, { noteId, firingI
 	await keepNote(tx, noted("asked"));
 	await noteAudit(tx, "steered", `${command} of ${name}, firing ${row.number}`, context);
 	context.afterwards.push(async (db: Database) => {
-		const opened = openLine(line, studio.timeZone);
+		const opened = openLine({ line, recorder: null }, studio.timeZone);
 		try {
 			if (!opened.command) throw new LineError("refuses");
 			await opened.command(command);

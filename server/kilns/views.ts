@@ -1,19 +1,24 @@
 import type { KilnForm } from "@contract/documents/kiln";
 import type { KilnFiring } from "@contract/kilns";
+import type { KilnHeat } from "@core/kiln/heat";
 import { countsOf, upkeepDue } from "@core/kiln/record";
-import { activeFirings, lastStarts } from "@db/queries/firings";
+import { activeFirings, firingOf, lastStarts } from "@db/queries/firings";
 import { type KilnRow, loadAllKilns, loadKiln } from "@db/queries/kilns";
 import { importsOf, kilnRecord, latestLive } from "@db/queries/readings";
 import { firing, firingPlace, kilnAlarm, kilnLesson, kilnReadingSpan, user } from "@db/schema";
+import { readRecorded } from "@formats/recorder-line";
 import { and, desc, eq, inArray, max, min, ne } from "drizzle-orm";
-import { logFolder } from "../devices/folder-line";
+import { confirmedForm } from "../devices/kiln-line";
+import { logFolder, newestLog } from "../devices/log-files";
 import { inTheBook, Refusal } from "../house/refusal";
 import type { View, ViewContext } from "../house/view";
 import { alarmBriefs } from "./models/alarms";
 import { briefReading } from "./models/brief-reading";
 import { kilnCard } from "./models/cards";
+import { kilnHeats } from "./models/heat";
 import { kilnImport } from "./models/kiln-import";
 import { bodyAfter, learnedFrom, offsetFor } from "./models/lessons";
+import { guessedForm, headerOf, isConfirmed, linesOf } from "./models/recorder";
 
 const kilnRow = async ({ db }: ViewContext, id: string) => inTheBook(await loadKiln(db, id), "kiln");
 
@@ -29,6 +34,7 @@ function formOf(row: KilnRow): KilnForm {
 		elements,
 		upkeep,
 		shelves,
+		recorder: _______,
 		...form
 	} = row;
 	const { offsetK: ____, ...typedBody } = body;
@@ -74,7 +80,30 @@ export const kilnPage: View<"kiln"> = async (context, params) => {
 
 export const kilnNow: View<"kilnNow"> = async ({ db, now }, { id }) => {
 	const latest = await latestLive(db, id, now);
-	return { latest: latest ? briefReading(latest) : null };
+	const row = inTheBook(await loadKiln(db, id), "kiln");
+	const running = await firingOf(db, id, "running");
+	const heat = (await kilnHeats(db, [row], running ? [running] : [], now)).get(id) as KilnHeat;
+	return { latest: latest ? briefReading(latest) : null, heat };
+};
+
+/** What a recorder writes now, for a person who confirms what it means. */
+export const recorder: View<"recorder"> = async (context, { id }) => {
+	const row = await kilnRow(context, id);
+	if (row.line?.driver !== "folder") throw new Refusal("conflict", `${row.name} has no recorder that writes files.`);
+	const { studio, now, db } = context;
+	const log = await newestLog(row.line.folder);
+	const kept = confirmedForm(row);
+	const [person] = kept ? await db.select({ name: user.name }).from(user).where(eq(user.id, kept.byId)) : [];
+	const read =
+		log && kept && readRecorded(log.tail, kept.form, studio.timeZone, { foreign: !isConfirmed(log, kept.form) });
+	return {
+		file: log?.name ?? null,
+		header: log ? headerOf(log) : null,
+		tail: log ? linesOf(log) : "",
+		form: log ? guessedForm(log, now.getTime()) : null,
+		confirmed: kept ? { form: kept.form, at: kept.at, by: person?.name ?? "" } : null,
+		misfit: read ? read.misfit : null,
+	};
 };
 
 /** All kilns, with what each needs next. */

@@ -1,5 +1,6 @@
 import { loadHeartbeats } from "@db/queries/heartbeats";
 import { currencyFor } from "../glass/models/books";
+import { unitsOf } from "../house/units-of";
 import type { View } from "../house/view";
 import { alarmBriefs, openOrUnseen } from "../kilns/models/alarms";
 import { kilnCells } from "../kilns/models/cells";
@@ -13,7 +14,7 @@ export const frame: View<"frame"> = async (context) => {
 	return {
 		studio: studio.name,
 		isDemo: studio.isDemo,
-		units: { length: studio.lengthUnit, temperature: studio.temperatureUnit },
+		units: unitsOf(studio),
 		timeZone: studio.timeZone,
 		now: now.toISOString(),
 		person: { name: actor.name, role: actor.role },

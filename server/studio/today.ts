@@ -1,22 +1,21 @@
 import type { PieceBrief } from "@contract/pieces";
 import type { TodayLine } from "@contract/studio";
-import { LEVEL_WORDS } from "@core/firing/level";
 import { groupBy } from "@core/group-by";
 import { ALARM_WORDS } from "@core/kiln/watch";
-import { METRIC, phraseText } from "@core/units/phrase";
 import { briefs, unfinished } from "@db/queries/pieces";
 import { countClasses, sessionBriefs } from "@db/queries/sessions";
 import { clockNear, dayOf, wallClockMs } from "@formats/time";
+import { unitsOf } from "../house/units-of";
 import { type View, when } from "../house/view";
 import { alarmBriefs, openOrUnseen } from "../kilns/models/alarms";
 import { kilnCells } from "../kilns/models/cells";
+import { kilnLines } from "./models/kiln-lines";
 import { stationCounts } from "./models/station-counts";
+import { line, plural } from "./models/today-line";
 
 /** The first dozen of a long row, and how many more there are. */
 const someOf = (words: readonly string[], most = 12) =>
 	words.length > most ? `${words.slice(0, most).join(", ")} and ${words.length - most} more` : words.join(", ");
-
-const plural = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
 
 /** What to do, what the glass makes wait, what was promised: one line and one action each. */
 export const today: View<"today"> = async (context) => {
@@ -32,24 +31,6 @@ export const today: View<"today"> = async (context) => {
 	]);
 	const doNow: TodayLine[] = [];
 	const waiting: TodayLine[] = [];
-	const line = (
-		key: string,
-		what: string,
-		detail: string,
-		href: string,
-		action: string,
-		rest: Partial<TodayLine> = {},
-	): TodayLine => ({
-		key,
-		what,
-		detail,
-		at: null,
-		href,
-		action,
-		urgency: "due",
-		...rest,
-	});
-
 	for (const alarm of alarms) {
 		const since = `since ${clockNear(alarm.startedAt, now, zone)}${alarm.endedAt ? ", over now" : ""}`;
 		doNow.push(
@@ -58,37 +39,10 @@ export const today: View<"today"> = async (context) => {
 			}),
 		);
 	}
-	for (const cell of kilns) {
-		const its = cell.firing;
-		if (!its) continue;
-		const load = `${plural(its.pieces, "piece")}, ${LEVEL_WORDS[its.level]}`;
-		if (cell.state === "canOpen")
-			doNow.push(
-				line(`open-${its.id}`, `Open ${cell.name}`, `firing ${its.number}: ${load}`, "/open", "Open and judge"),
-			);
-		if (cell.state === "planned")
-			doNow.push(
-				line(`start-${its.id}`, `Start ${cell.name}`, `firing ${its.number}: ${load}`, "/fire", "Go to the kiln", {
-					at: its.startsAt,
-				}),
-			);
-		if (cell.state === "running" || cell.state === "cooling") {
-			waiting.push(
-				line(
-					`fire-${its.id}`,
-					`${cell.name}, ${phraseText(cell.phase, METRIC)}`,
-					`firing ${its.number}: ${load}`,
-					"/fire",
-					"Look",
-					{
-						at: its.openAt,
-						urgency: "calm",
-					},
-				),
-			);
-		}
-	}
-	if (stations.open.line === "to judge" && !kilns.some(({ state }) => state === "canOpen")) {
+	const atKilns = kilnLines(kilns, unitsOf(studio));
+	doNow.push(...atKilns.doNow);
+	waiting.push(...atKilns.waiting);
+	if (stations.open.line === "to judge" && !kilns.some(({ state }) => state === "canOpen" || state === "toRead")) {
 		doNow.push(
 			line(
 				"judge",

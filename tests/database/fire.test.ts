@@ -291,6 +291,7 @@ describe("kilns", () => {
 		kwh: null,
 		unit: "C" as const,
 		dutyIn: "share" as const,
+		decimal: "." as const,
 	};
 
 	it("learn from a log that is brought in: the known figures come back within 3 %, twice brought in counts once", async () => {

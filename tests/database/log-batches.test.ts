@@ -19,6 +19,7 @@ const mapping = {
 	kwh: null,
 	unit: "C" as const,
 	dutyIn: "share" as const,
+	decimal: "." as const,
 };
 
 let studio: DemoStudio;

@@ -100,7 +100,7 @@ describe("stations of the demo", () => {
 		expect(flowSoFar).toBeGreaterThan(0.8);
 		const { firings: toJudge } = await studio.see("open");
 		expect(toJudge[0]?.pieces.some(({ judgedLevel }) => judgedLevel === null)).toBe(true);
-		expect(toJudge.find(({ id }) => id === running?.id)?.mayOpen).toBe(false);
+		expect(toJudge.find(({ id }) => id === running?.id)?.opening.may).toBe(false);
 	});
 
 	it("Hand over: what is ready has a spot or waits for one", async () => {

@@ -13,7 +13,11 @@ let folder = "";
 let port = 0;
 
 /** What undoes the newest migration, so that it can be made again. */
-const UNDO_NEWEST = ["alter table component_lot drop column on_family_id"];
+const UNDO_NEWEST = [
+	"drop table kiln_lease, display_reading",
+	"alter table kiln drop column recorder",
+	"alter table firing drop column distrust",
+];
 const start = (env: Record<string, string> = {}): Run =>
 	runScript("start", { ZEPHYR_DATA: data, ZEPHYR_PORT: String(port), ...env });
 

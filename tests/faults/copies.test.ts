@@ -31,8 +31,7 @@ afterAll(async () => {
 /** Processes that hold leases, and how many kilns each. */
 async function leases(): Promise<number[]> {
 	const rows = await studio.db.execute<{ n: number }>(
-		`select count(*)::int as n from pg_locks where locktype = 'advisory' and classid = 4810 and granted
-		 and database = (select oid from pg_database where datname = current_database()) group by pid`,
+		"select count(*)::int as n from kiln_lease where until > now() group by holder",
 	);
 	return [...rows].map(({ n }) => n);
 }
@@ -62,6 +61,48 @@ describe("two copies of the program on one database", () => {
 				await vi.waitFor(async () => expect(await fresh()).toBeGreaterThan(had), WAIT);
 				expect((await leases()).reduce((a, b) => a + b, 0)).toBe(lined);
 			}
+		}
+	});
+
+	it("a holder that hangs and does not end loses its kilns: the other listens, and takes nothing back when it wakes", async () => {
+		const third = await startServer(studio.url, { standInPort: standIn.basePort });
+		const holderOf = async () =>
+			(
+				await studio.db.execute<{ holder: string; n: number }>(
+					"select holder::text, count(*)::int as n from kiln_lease where until > now() group by holder",
+				)
+			).at(0)?.holder;
+		try {
+			// Only the third is left that can listen; it has all kilns.
+			await vi.waitFor(async () => expect(await leases()).toHaveLength(1), WAIT);
+			const before = await holderOf();
+			const fourth = await startServer(studio.url, { standInPort: standIn.basePort });
+			try {
+				third.jobs.kill("SIGSTOP");
+				await vi.waitFor(async () => {
+					const now = await holderOf();
+					expect(now).toBeDefined();
+					expect(now).not.toBe(before);
+				}, WAIT);
+				const hot = (await studio.see("frame")).kilns.find(({ state }) => state === "running");
+				const since = new Date();
+				await vi.waitFor(async () => {
+					const rows = await studio.db
+						.select({ n: count() })
+						.from(kilnReading)
+						.where(and(eq(kilnReading.kilnId, hot?.id ?? ""), gt(kilnReading.at, since)));
+					expect(rows[0]?.n).toBeGreaterThan(0);
+				}, WAIT);
+				third.jobs.kill("SIGCONT");
+				await new Promise((done) => setTimeout(done, 6000));
+				expect(await leases()).toHaveLength(1);
+				expect(await holderOf()).not.toBe(before);
+			} finally {
+				third.jobs.kill("SIGCONT");
+				await fourth.end();
+			}
+		} finally {
+			await third.end();
 		}
 	});
 

@@ -8,7 +8,7 @@ import { METRIC, phraseText } from "@core/units/phrase";
 import { latestLive } from "@db/queries/readings";
 import { firing, kiln, kilnAlarm, kilnReading } from "@db/schema";
 import type { KilnLine } from "@server/devices/kiln-line";
-import { KilnListener } from "@server/devices/poll-kilns";
+import { KilnListener } from "@server/devices/kiln-listener";
 import { and, asc, eq, isNull, sql } from "drizzle-orm";
 import { afterAll, afterEach, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { refusal } from "../support/refusal";
@@ -32,6 +32,18 @@ const MAPPING = {
 	kwh: null,
 	unit: "C" as const,
 	dutyIn: "share" as const,
+	decimal: "." as const,
+};
+const confirmed = {
+	folder: "silo",
+	form: {
+		delimiter: "," as const,
+		header: NAMES.split(","),
+		columns: 5,
+		mapping: { ...MAPPING, set: 2, duty: 3, kwh: 4 },
+	},
+	at: NOW.toISOString(),
+	byId: "",
 };
 const document = newSchedule("recorder test", FAMILY_90, DEFAULT_KILN, [PLAIN_PIECE]);
 
@@ -48,7 +60,7 @@ beforeAll(async () => {
 	kilnId = silo?.id ?? "";
 	await studio.db
 		.update(kiln)
-		.set({ line: { driver: "folder", folder: "silo" } })
+		.set({ line: { driver: "folder", folder: "silo" }, recorder: confirmed })
 		.where(eq(kiln.id, kilnId));
 });
 afterAll(() => studio.close());
@@ -98,7 +110,7 @@ describe("one reading dated ahead", () => {
 		await round();
 		expect((await latestLive(studio.db, kilnId, NOW))?.airC).toBe(600);
 		const seen = (await studio.see("open", {}, NOW)).firings.find(({ id }) => id === firingId);
-		expect(seen).toMatchObject({ airC: 600, mayOpen: false });
+		expect(seen).toMatchObject({ kilnHeat: { how: "measured", measuredC: 600 }, opening: { may: false } });
 		const early = studio.act("openFiring", { firingId, earlyReason: "" }, { role: "assistant", now: NOW });
 		expect((await refusal(early)).status).toBe(403);
 		const [alarm] = await alarms();
@@ -122,7 +134,7 @@ describe("one reading dated ahead", () => {
 		expect(await studio.act("importKilnLog", brought, { now: NOW })).toMatchObject({ added: 3, skipped: 1 });
 		expect((await latestLive(studio.db, kilnId, NOW))?.airC).toBe(612);
 		const seen = (await studio.see("open", {}, NOW)).firings.find(({ id }) => id === firingId);
-		expect(seen).toMatchObject({ airC: 612, mayOpen: false });
+		expect(seen).toMatchObject({ kilnHeat: { how: "measured", measuredC: 612 }, opening: { may: false } });
 		const ahead = {
 			...brought,
 			importId: randomUUID(),

@@ -1,11 +1,12 @@
 import { randomUUID } from "node:crypto";
+import type { ActionInput } from "@contract/actions";
 import { newSchedule, PLAIN_PIECE } from "@core/firing/document";
 import { FAMILY_90 } from "@core/glass/family";
 import { DEFAULT_KILN } from "@core/kiln/kiln";
 import { GENERIC_MAP } from "@core/kiln/register-map";
 import { METRIC, phraseText } from "@core/units/phrase";
-import { firing, firingNote, kiln, kilnAlarm, kilnReading } from "@db/schema";
-import { KilnListener } from "@server/devices/poll-kilns";
+import { displayReading, firing, firingNote, kiln, kilnAlarm, kilnReading } from "@db/schema";
+import { KilnListener } from "@server/devices/kiln-listener";
 import { Refusal } from "@server/house/refusal";
 import { serveKilns } from "@standins/kiln-server";
 import { and, asc, eq, isNotNull, isNull } from "drizzle-orm";
@@ -57,6 +58,7 @@ beforeEach(async () => {
 afterEach(async () => {
 	listener.close();
 	await standIn.close();
+	await studio.db.delete(displayReading);
 	await studio.db.update(firing).set({ state: "opened" }).where(eq(firing.state, "running"));
 	lastMs = Date.now();
 	vi.useRealTimers();
@@ -99,7 +101,7 @@ const alarms = async (firingId: string) =>
 	(await studio.db.select().from(kilnAlarm).where(eq(kilnAlarm.firingId, firingId))).map(({ kind }) => kind);
 const heated = (firingId: string, c: number) =>
 	until(async () => (await readingsOf(firingId)).some(({ airC }) => (airC ?? 0) > c));
-const fail = (fault: "none" | "stuckRelay" | "openSensor" | "powerCut" | "lateReadings", forMin = 90) =>
+const fail = (fault: ActionInput<"tellStandIn">["fault"], forMin = 90) =>
 	studio.act("tellStandIn", { kilnId, fault, forMin });
 
 describe("a firing on the line", () => {
@@ -120,19 +122,20 @@ describe("a firing on the line", () => {
 		expect(seen.controller?.segment).toBeGreaterThanOrEqual(0);
 		expect(seen.latest?.status).toBe("running");
 		const { kilns } = await studio.see("frame");
-		expect(kilns.find(({ id }) => id === kilnId)?.airC).toBeGreaterThan(500);
+		const { heat } = kilns.find(({ id }) => id === kilnId) ?? {};
+		expect(heat?.how === "measured" && heat.measuredC).toBeGreaterThan(500);
 	});
 
 	it("that has cooled may be opened from then on: no later reading takes it back, and its end stays where it was", async () => {
 		const firingId = await started();
 		const seen = async () => (await studio.see("open")).firings.find(({ id }) => id === firingId);
-		await until(async () => (await seen())?.mayOpen);
+		await until(async () => (await seen())?.opening.may);
 		const before = await seen();
 		await listen(1000); // the next prediction
 		const settled = await seen();
 		for (let i = 0; i < 24; i++) {
 			await listen(STEP_MS);
-			expect(await seen()).toMatchObject({ mayOpen: true, whyNot: "" });
+			expect(await seen()).toMatchObject({ opening: { may: true, why: [] } });
 		}
 		expect((await seen())?.predictedOpenS).toBe(settled?.predictedOpenS);
 		expect((await seen())?.predictedEndS).toBe(settled?.predictedEndS);
@@ -278,7 +281,7 @@ describe("the stand-in fails", () => {
 		await heated(firingId, 300);
 		await fail("stuckRelay");
 		const alarm = await until(() => openAlarm(firingId, "overshoots"));
-		expect(phraseText(alarm.sentence, METRIC)).toMatch(/above the \d+ °C of this segment. A relay may be stuck/);
+		expect(phraseText(alarm.sentence, METRIC)).toMatch(/above the \d+ °C that is asked for. A relay may be stuck/);
 	});
 
 	it("stuck relay on a controller that does not say its segment: told all the same, and over when the kiln is opened", async () => {
@@ -298,6 +301,69 @@ describe("the stand-in fails", () => {
 		expect(await openAlarm(firingId, "overshoots")).toBeUndefined();
 	});
 
+	it("stuck relay after the programme's end, and with nothing started at all: heating by itself is said, then the kiln's own limit", async () => {
+		const firingId = await started();
+		await until(async () => (await readingsOf(firingId)).at(-1)?.status === "complete");
+		await until(async () => ((await readingsOf(firingId)).at(-1)?.airC ?? 999) < 200);
+		await fail("stuckRelay");
+		const alone = await until(() => openAlarm(firingId, "heatsAlone"));
+		expect(phraseText(alone.sentence, METRIC)).toMatch(/^Rose by \d+ °C in .+ though its programme is over: \d+ °C/);
+		await until(() => openAlarm(firingId, "aboveLimit"));
+		expect((await studio.see("open")).firings.find(({ id }) => id === firingId)?.opening.may).toBe(false);
+		await studio.act("openFiring", { firingId, earlyReason: "switched off at the wall" });
+		expect(await openAlarm(firingId, "heatsAlone")).toBeUndefined();
+		// No firing runs, and nobody knows how hot it is by now: it was hot when it was last heard.
+		await listen(2 * 60_000);
+		const now = (await studio.see("frame")).alarms.filter((one) => one.kilnId === kilnId && !one.endedAt);
+		expect(now.map(({ kind, firing: its }) => [kind, its])).toContainEqual(["noSensor", null]);
+	});
+
+	it("a kiln that heats though nothing was started at all is told, on the kiln itself", async () => {
+		await fail("stuckRelay");
+		const open = async () =>
+			(await studio.see("frame")).alarms.find(
+				(one) => one.kilnId === kilnId && !one.endedAt && one.kind === "heatsAlone",
+			);
+		for (let min = 0; min < 20 && !(await open()); min++) {
+			vi.setSystemTime(Date.now() + 60_000);
+			await listener.round(new Date());
+		}
+		const alarm = await open();
+		expect(alarm?.firing).toBeNull();
+		expect(phraseText(alarm?.sentence ?? [], METRIC)).toContain("though nothing was started");
+		await fail("none");
+		for (let min = 0; min < 40 && (await open()); min++) {
+			vi.setSystemTime(Date.now() + 60_000);
+			await listener.round(new Date());
+		}
+		expect(await open()).toBeUndefined();
+	});
+
+	it.each(["shortedSensor", "stillSensor"] as const)(
+		"%s: what it says is not believed, nothing is opened by it, and a person who reads another thermometer may",
+		async (fault) => {
+			const firingId = await started();
+			await heated(firingId, 700);
+			await until(async () => ((await readingsOf(firingId)).at(-1)?.airC ?? 999) < 420);
+			const before = await studio.see("readings", { firing: firingId });
+			await fail(fault);
+			const alarm = await until(() => openAlarm(firingId, "sensorFault"));
+			expect(phraseText(alarm.sentence, METRIC)).toMatch(/sensor is at fault|faster than a shut kiln can/);
+			const { kilns } = await studio.see("frame");
+			expect(kilns.find(({ id }) => id === kilnId)?.heat).toEqual({ how: "nothing", why: "sensorFault", last: null });
+			const after = await studio.see("readings", { firing: firingId });
+			expect(after.flowSoFar).toBeCloseTo(before.flowSoFar, 2);
+			await listen(STEP_MS * 100); // more than a day of its own time
+			const seen = (await studio.see("open")).firings.find(({ id }) => id === firingId);
+			expect(seen?.opening).toMatchObject({ may: false, asksDisplay: true });
+			const may = { role: "assistant" as const, now: new Date(Date.now()) };
+			expect((await refusal(studio.act("openFiring", { firingId, earlyReason: "" }, may))).status).toBe(403);
+			const hot = { firingId, earlyReason: "", display: { c: 140, readBy: "Ada Quill" } };
+			expect((await refusal(studio.act("openFiring", hot, may))).message).toContain("read 140 °C off its display");
+			await studio.act("openFiring", { ...hot, display: { c: 41, readBy: "Ada Quill" } }, may);
+		},
+	);
+
 	it("open sensor: no temperature is made up, the kiln may not be opened, and it is over when it is mended", async () => {
 		const firingId = await started();
 		await heated(firingId, 200);
@@ -305,7 +371,7 @@ describe("the stand-in fails", () => {
 		await until(() => openAlarm(firingId, "noSensor"));
 		expect((await readingsOf(firingId)).at(-1)?.airC).toBeNull();
 		const { kilns } = await studio.see("frame");
-		expect(kilns.find(({ id }) => id === kilnId)?.airC).toBeNull();
+		expect(kilns.find(({ id }) => id === kilnId)?.heat).toMatchObject({ how: "nothing", why: "sensorOpen" });
 		const much = new Date(Date.now() + 3_600_000);
 		await expect(studio.act("openFiring", { firingId, earlyReason: "" }, { now: much })).rejects.toBeInstanceOf(
 			Refusal,

@@ -10,7 +10,7 @@ import { type ViewContext, when } from "../../house/view";
 import { kilnCard } from "../../kilns/models/cards";
 import { houseHoursOf } from "../../studio/models/house-hours";
 import { costFor, endOf } from "./costs";
-import { openInstant } from "./may-open";
+import { openInstant } from "./open-instant";
 
 async function namesOfSchedules(db: ViewContext["db"], ids: string[]): Promise<Map<string, string>> {
 	if (ids.length === 0) return new Map();

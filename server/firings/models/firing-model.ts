@@ -1,4 +1,5 @@
 import { isOver } from "@core/kiln/line-status";
+import { isBelieved } from "@core/kiln/sensor";
 import { type Simulation, type SoFar, simulateFiring } from "@core/kiln/simulate";
 import { loadHeat } from "@core/loading/load-heat";
 import { heatPlaces, shelvesUsed } from "@core/loading/tiers";
@@ -76,9 +77,14 @@ const AT_TARGET_K = 4;
 /** Points a prediction is begun with: enough for Φ to 1 %. */
 const POINTS = 900;
 
+/** Measured points that are to be believed, without gaps. */
+export const believedPoints = (points: readonly FiringPoint[], { distrust }: Pick<FiringRow, "distrust">) =>
+	withoutGaps(points).filter(({ s }) => isBelieved(distrust, s));
+
 /**
  * What was measured (`points`, or read here), as the beginning of a simulation; undefined while nothing can be said: no
- * readings, a sensor that gives nothing, or a kiln that waits after a power cut.
+ * readings, a sensor that gives nothing, or a kiln that waits after a power cut. What a sensor at fault says is left out: the rest
+ * goes on from the last that was believed.
  */
 export async function soFarOf(
 	reader: Reader,
@@ -86,8 +92,9 @@ export async function soFarOf(
 	points?: readonly FiringPoint[],
 ): Promise<SoFar | undefined> {
 	const { row } = model;
-	const air = withoutGaps(points ?? (await firingReadings(reader, row.id, POINTS)));
-	const recent = await lastReadings(reader, row.id, 200);
+	const fault = row.distrust.find(({ toS }) => toS === null);
+	const air = believedPoints(points ?? (await firingReadings(reader, row.id, POINTS)), row);
+	const recent = await lastReadings(reader, row.id, 200, fault?.fromS);
 	const last = recent.at(-1);
 	if (!last || air.length < 2 || last.airC === null || last.status === "powerLost" || last.status === "sensorOpen")
 		return undefined;

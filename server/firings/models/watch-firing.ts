@@ -1,14 +1,18 @@
 import { flowIndex } from "@core/firing/flow-index";
+import { peakOf } from "@core/firing/schedule";
 import { viscosityOf } from "@core/glass/viscosity";
 import { afterPowerCut, type CutVerdict } from "@core/kiln/after-cut";
 import { isOver, type LineStatus } from "@core/kiln/line-status";
+import { type SensorJudge, sensorSentence } from "@core/kiln/sensor";
 import type { Simulation } from "@core/kiln/simulate";
 import { type Alarm, alarmsOf, SILENT_S, silentAfterS, type WatchedPlan } from "@core/kiln/watch";
+import type { HeardHeat, IdleBecause } from "@core/kiln/watch-always";
 import type { Database, Reader } from "@db/connect";
 import { firingReadings, lastReadings } from "@db/queries/readings";
-import { firing, kilnAlarm } from "@db/schema";
-import { and, eq, isNull } from "drizzle-orm";
+import { firing } from "@db/schema";
+import { and, eq } from "drizzle-orm";
 import { type FiringModel, firingModel, segmentAt, simulateModel, soFarOf } from "./firing-model";
+import { hearOut, sensorJudge } from "./sensor-watch";
 
 /** A prediction is made anew after this much of kiln time, s, and not more often than this, ms. */
 const PREDICT_EVERY_S = 300;
@@ -19,59 +23,95 @@ const WATCHED = 120;
 
 interface Watched {
 	model: FiringModel;
-	plan: (segment: number) => WatchedPlan;
 	simulation: Simulation;
+	judge: SensorJudge;
 	predictedAtS: number;
 	predictedAtMs: number;
 }
 
-/** Looks after the running firings of one server: raises and ends alarms, corrects the predicted end. */
+/** What is wrong with a firing, what its kiln said last, and whether something that screens show has changed. */
+export interface Looked {
+	alarms: Alarm[];
+	heard: HeardHeat[];
+	because: IdleBecause;
+	perS: number;
+	changed: boolean;
+}
+
+/** Looks after the running firings of one server: says what is wrong, judges their sensors, corrects the predicted end. */
 export class FiringWatch {
 	private readonly known = new Map<string, Watched>();
 
 	constructor(private readonly db: Database) {}
 
-	/**
-	 * @param unkept what of this round's readings could not be kept, an alarm of its own
-	 * @returns whether something that screens show has changed
-	 */
-	async look(firingId: string, now: Date, unkept?: Alarm): Promise<boolean> {
+	async look(firingId: string, now: Date): Promise<Looked> {
 		const watched = await this.watched(firingId);
-		const { row, kiln } = watched.model;
+		const { model, simulation, judge } = watched;
+		const { row, kiln } = model;
 		const recent = await lastReadings(this.db, firingId, WATCHED);
+		const heardOut = await hearOut(this.db, firingId, judge);
+		if (heardOut) await this.keepDistrust(watched);
+		const own = recent.some(({ segment, status }) => segment !== null || isOver(status));
+		const readings = recent.map(({ at, airC, setC, segment, status, elapsedS }) => ({
+			atMs: at.getTime(),
+			airC,
+			setC,
+			segment: isOver(status) ? null : (segment ?? segmentAt(simulation, elapsedS ?? 0)),
+			powerLost: status === "powerLost",
+			elapsedS: elapsedS ?? 0,
+		}));
+		const started = { atMs: (row.startedAt ?? now).getTime(), airC: null, setC: null, segment: null, powerLost: false };
+		const plan = watchedPlan(model, simulation, own);
 		const alarms = alarmsOf(
-			recent.length > 0
-				? recent.map(({ at, airC, setC, segment, status, elapsedS }) => ({
-						atMs: at.getTime(),
-						airC,
-						setC,
-						segment: isOver(status) ? null : (segment ?? segmentAt(watched.simulation, elapsedS ?? 0)),
-						powerLost: status === "powerLost",
-					}))
-				: [{ atMs: (row.startedAt ?? now).getTime(), airC: null, setC: null, segment: null, powerLost: false }],
-			watched.plan,
+			recent.length > 0 ? readings : [started],
+			plan,
 			now.getTime(),
 			row.speedUp,
 			silentAfterS(kiln.line?.driver) ?? SILENT_S,
 		).filter(({ kind }) => recent.length > 0 || kind === "noReading");
 		const told = await Promise.all(
-			[...alarms, ...(unkept ? [unkept] : [])].map(async (alarm) =>
-				alarm.kind === "powerLost" ? await this.withVerdict(alarm, watched.model) : alarm,
-			),
+			alarms.map((alarm) => (alarm.kind === "powerLost" ? this.withVerdict(alarm, model) : alarm)),
 		);
-		const changed = await keepAlarms(this.db, { kilnId: kiln.id, firingId }, told, now);
+		const { fault } = judge;
+		const falls = (one: (typeof readings)[number]) =>
+			own ? plan(one.segment).falls : fallsByClock(model, simulation, one.elapsedS);
+		const last = readings.at(-1);
+		return {
+			alarms: fault
+				? [...told.filter(({ kind }) => kind !== "lags"), { kind: "sensorFault", sentence: sensorSentence(fault) }]
+				: told,
+			heard: readings.map((one) => ({ atMs: one.atMs, airC: one.airC, idle: falls(one) })),
+			because: last?.segment === null || (last?.segment ?? 0) >= row.schedule.segments.length ? "over" : "falls",
+			perS: row.speedUp,
+			changed: (await this.predictAgain(watched, recent, now)) || heardOut,
+		};
+	}
+
+	private async keepDistrust(watched: Watched): Promise<void> {
+		const { judge, model } = watched;
+		model.row.distrust = [...judge.distrust];
+		watched.predictedAtS = Number.NEGATIVE_INFINITY; // what was predicted rested on it
+		await this.db.update(firing).set({ distrust: model.row.distrust }).where(eq(firing.id, model.row.id));
+	}
+
+	/** Whether it was time to. */
+	private async predictAgain(
+		watched: Watched,
+		recent: Awaited<ReturnType<typeof lastReadings>>,
+		now: Date,
+	): Promise<boolean> {
 		const elapsedS = recent.at(-1)?.elapsedS ?? 0;
 		const due =
 			elapsedS - watched.predictedAtS >= PREDICT_EVERY_S && now.getTime() - watched.predictedAtMs >= PREDICT_REST_MS;
-		if (!due) return changed;
+		if (!due) return false;
 		watched.predictedAtS = elapsedS;
 		watched.predictedAtMs = now.getTime();
 		const predicted = await predict(this.db, watched.model);
-		if (!predicted) return changed;
+		if (!predicted) return false;
 		await this.db
 			.update(firing)
 			.set({ ...endOf(recent, predicted), predictedOpenS: predicted.openS })
-			.where(and(eq(firing.id, firingId), eq(firing.state, "running")));
+			.where(and(eq(firing.id, watched.model.row.id), eq(firing.state, "running")));
 		return true;
 	}
 
@@ -80,7 +120,8 @@ export class FiringWatch {
 		if (known) return known;
 		const model = await firingModel(this.db, firingId);
 		const simulation = simulateModel(model);
-		const made = { model, plan: watchedPlan(model, simulation), simulation, predictedAtS: 0, predictedAtMs: 0 };
+		const judge = sensorJudge(model, simulation);
+		const made = { model, simulation, judge, predictedAtS: 0, predictedAtMs: 0 };
 		this.known.set(firingId, made);
 		return made;
 	}
@@ -98,19 +139,38 @@ function endOf(recent: readonly { status: LineStatus | null; elapsedS: number | 
 	return { predictedEndS: recent[done]?.elapsedS ?? endS };
 }
 
-/** What each segment asks of the kiln, and how far behind it is there anyway. */
-function watchedPlan(model: FiringModel, simulation: Simulation): (segment: number) => WatchedPlan {
+/**
+ * What each segment asks of the kiln, and how far behind it is there anyway; null once it is through.
+ * @param own the kiln says its segment; else it may be anywhere in its schedule, and only the hottest of all is too hot
+ */
+function watchedPlan(
+	model: FiringModel,
+	simulation: Simulation,
+	own: boolean,
+): (segment: number | null) => WatchedPlan {
 	const { segments } = model.row.schedule;
 	const lags = segments.map((_, i) => usualLagK(simulation, i));
+	const peakC = peakOf(model.row.schedule);
 	return (i) => {
-		const segment = segments[i];
+		const segment = i === null ? undefined : segments[i];
+		if (i === null || !segment) return { driven: false, falls: true, hottestC: peakC, usualLagK: 0 };
 		const before = segments[i - 1]?.targetC ?? model.kiln.body.roomC;
 		return {
-			driven: segment !== undefined && segment.rateCPerH !== "full",
-			hottestC: Math.max(before, segment?.targetC ?? 0),
+			driven: segment.rateCPerH !== "full",
+			falls: segment.targetC < before,
+			hottestC: own ? Math.max(before, segment.targetC) : peakC,
 			usualLagK: lags[i] ?? 0,
 		};
 	};
+}
+
+/** A kiln may be so much before or after its plan, s. */
+const PLAN_SLACK_S = 3600;
+
+/** Whether a kiln that does not say its segment should be falling by the clock, were it an hour early or late. */
+function fallsByClock(model: FiringModel, simulation: Simulation, elapsedS: number): boolean {
+	const plan = watchedPlan(model, simulation, true);
+	return [-PLAN_SLACK_S, 0, PLAN_SLACK_S].every((by) => plan(segmentAt(simulation, Math.max(0, elapsedS + by))).falls);
 }
 
 function usualLagK({ samples, segmentEndS }: Simulation, segment: number): number {
@@ -147,33 +207,4 @@ export async function cutVerdict(reader: Reader, model: FiringModel): Promise<Cu
 		},
 		model.family,
 	);
-}
-
-/** Opens alarms that are new, ends those that are over, and keeps the figures of those that go on. */
-async function keepAlarms(
-	db: Database,
-	{ kilnId, firingId }: { kilnId: string; firingId: string },
-	alarms: readonly Alarm[],
-	now: Date,
-): Promise<boolean> {
-	const open = await db
-		.select()
-		.from(kilnAlarm)
-		.where(and(eq(kilnAlarm.firingId, firingId), isNull(kilnAlarm.endedAt)));
-	let changed = false;
-	for (const { kind, sentence } of alarms) {
-		const known = open.find((one) => one.kind === kind);
-		if (known) {
-			await db.update(kilnAlarm).set({ sentence }).where(eq(kilnAlarm.id, known.id));
-			continue;
-		}
-		await db.insert(kilnAlarm).values({ kilnId, firingId, kind, sentence, startedAt: now }).onConflictDoNothing();
-		changed = true;
-	}
-	for (const { id, kind } of open) {
-		if (alarms.some((one) => one.kind === kind)) continue;
-		await db.update(kilnAlarm).set({ endedAt: now }).where(eq(kilnAlarm.id, id));
-		changed = true;
-	}
-	return changed;
 }

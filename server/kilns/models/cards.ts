@@ -3,7 +3,7 @@ import { activeFirings, type FiringRow } from "@db/queries/firings";
 import { type KilnRow, loadKilns } from "@db/queries/kilns";
 import { clockNear } from "@formats/time";
 import { isStandIn } from "../../devices/stand-in-panel";
-import { openInstant } from "../../firings/models/may-open";
+import { openInstant } from "../../firings/models/open-instant";
 import type { ViewContext } from "../../house/view";
 import { closedSpan } from "./out-of-service";
 

@@ -1,38 +1,38 @@
 import type { KilnCell, KilnState } from "@contract/kilns";
 import { OPEN_C } from "@core/firing/build";
+import { mayOpen } from "@core/firing/may-open";
 import { curveOf } from "@core/firing/schedule";
-import { silentAfterS } from "@core/kiln/watch";
+import type { KilnHeat } from "@core/kiln/heat";
+import type { KilnBody } from "@core/kiln/kiln";
 import { type Phrase, say } from "@core/units/phrase";
 import { activeFirings, type FiringRow } from "@db/queries/firings";
 import { type KilnRow, loadKilns } from "@db/queries/kilns";
 import { type latestLive, latestLives } from "@db/queries/readings";
-import { mayOpen, openInstant } from "../../firings/models/may-open";
+import { openInstant } from "../../firings/models/open-instant";
 import type { ViewContext } from "../../house/view";
+import { kilnHeats } from "./heat";
 import { closedSpan } from "./out-of-service";
 
 export async function kilnCells({ db, now, studio }: ViewContext): Promise<KilnCell[]> {
 	const [kilns, firings] = await Promise.all([loadKilns(db), activeFirings(db)]);
-	const newest = await latestLives(
-		db,
-		kilns.map(({ id }) => id),
-		now,
-	);
+	const ids = kilns.map(({ id }) => id);
+	const [newest, heats] = await Promise.all([latestLives(db, ids, now), kilnHeats(db, kilns, firings, now)]);
 	return kilns.map((row) => {
 		const reading = newest.get(row.id);
+		const heat = heats.get(row.id) as KilnHeat;
 		const its = firings.filter(({ kilnId }) => kilnId === row.id);
 		const current = its.find(({ state }) => state === "running") ?? its[0];
-		const airC = reading ? reading.airC : row.body.roomC;
-		const readAgoS = reading ? (now.getTime() - reading.at.getTime()) / 1000 : null;
 		const isClosed = (closedSpan(row, now, studio.timeZone)?.from ?? Number.POSITIVE_INFINITY) <= now.getTime();
-		const cell = { id: row.id, name: row.name, kind: row.kind, airC, readAgoS, uses: row.uses, isClosed };
+		const readAgoS = "at" in heat ? (now.getTime() - Date.parse(heat.at)) / 1000 : null;
+		const cell = { id: row.id, name: row.name, kind: row.kind, heat, readAgoS, uses: row.uses, isClosed };
 		if (!current) return { ...cell, state: "empty" as const, phase: ["empty"], firing: null };
 		const plan = curveOf(current.schedule, row.body);
 		const elapsedS = current.startedAt ? ((now.getTime() - current.startedAt.getTime()) / 1000) * current.speedUp : 0;
-		const state = kilnState(current, row, reading, now, plan.at(-1)?.s ?? 0, elapsedS);
+		const state = kilnState(current, heat, now, plan.at(-1)?.s ?? 0, elapsedS);
 		return {
 			...cell,
 			state,
-			phase: [measuredPhase(reading, current) ?? phaseOf(current, row, state, elapsedS)].flat(),
+			phase: [measuredPhase(reading, current) ?? phaseOf(current, row, state, elapsedS, heat)].flat(),
 			firing: {
 				id: current.id,
 				number: current.number,
@@ -50,16 +50,12 @@ export async function kilnCells({ db, now, studio }: ViewContext): Promise<KilnC
 	});
 }
 
-function kilnState(
-	row: FiringRow,
-	{ line }: KilnRow,
-	reading: Parameters<typeof mayOpen>[1],
-	now: Date,
-	endS: number,
-	elapsedS: number,
-): KilnState {
+function kilnState(row: FiringRow, heat: KilnHeat, now: Date, endS: number, elapsedS: number): KilnState {
 	if (row.state === "planned") return "planned";
-	if (mayOpen(row, reading, now, silentAfterS(line?.driver)).may) return "canOpen";
+	const openAt = openInstant(row);
+	const { may, asksDisplay } = mayOpen(openAt?.getTime() ?? null, heat, now.getTime());
+	if (may) return "canOpen";
+	if (asksDisplay) return "toRead";
 	return elapsedS < endS ? "running" : "cooling";
 }
 
@@ -72,8 +68,20 @@ function measuredPhase(reading: Awaited<ReturnType<typeof latestLive>>, current:
 }
 
 /** Which part of its schedule a firing is in by the clock, in a word or two. */
-function phaseOf(row: FiringRow, { body }: KilnRow, state: KilnState, elapsedS: number): string | Phrase {
+function phaseOf(
+	row: FiringRow,
+	{ body }: KilnRow,
+	state: KilnState,
+	elapsedS: number,
+	heat: KilnHeat,
+): string | Phrase {
+	const phase = phaseByClock(row, body, state, elapsedS);
+	return heat.how === "computed" && typeof phase === "string" && state !== "planned" ? `${phase}, by the plan` : phase;
+}
+
+function phaseByClock(row: FiringRow, body: KilnBody, state: KilnState, elapsedS: number): string | Phrase {
 	if (state === "planned") return "planned, not started";
+	if (state === "toRead") return "read its display";
 	if (state === "canOpen") return say`below ${{ c: OPEN_C }}`;
 	const words = {
 		up: "heating",

@@ -6,10 +6,10 @@ import { type JudgedFiring, type OffsetProposal, proposeOffset } from "@core/kil
 import { seriesOf } from "@core/kiln/simulate";
 import type { Reader } from "@db/connect";
 import type { KilnRow } from "@db/queries/kilns";
-import { firingReadings, logOf, withoutGaps } from "@db/queries/readings";
+import { firingReadings, logOf } from "@db/queries/readings";
 import { firing, firingPlace, glassFamily, kilnLesson } from "@db/schema";
 import { and, desc, eq, gt, inArray, isNotNull } from "drizzle-orm";
-import { firingModel, simulateModel } from "../../firings/models/firing-model";
+import { believedPoints, type FiringModel, simulateModel } from "../../firings/models/firing-model";
 
 /** What a stretch of a kiln's record teaches. */
 export async function learnedFrom(reader: Reader, row: KilnRow, from: Date, to: Date): Promise<Learned> {
@@ -73,7 +73,7 @@ export async function offsetFor(reader: Reader, row: KilnRow): Promise<OffsetPro
 	for (const { firing: one, family } of firings) {
 		const its = places.filter(({ firingId }) => firingId === one.id);
 		if (its.length === 0) continue;
-		const measured = withoutGaps(await firingReadings(reader, one.id, 300));
+		const measured = believedPoints(await firingReadings(reader, one.id, 300), one);
 		const curve = measured.length > 30 ? measured : curveOf(one.schedule, row.body);
 		for (const judgedLevel of new Set(its.map((place) => place.judgedLevel))) {
 			const same = its.filter((place) => place.judgedLevel === judgedLevel);
@@ -85,9 +85,9 @@ export async function offsetFor(reader: Reader, row: KilnRow): Promise<OffsetPro
 }
 
 /** How far a firing's measured air was from what was simulated for it before. */
-export async function misfitFor(reader: Reader, firingId: string): Promise<Misfit | undefined> {
-	const measured = withoutGaps(await firingReadings(reader, firingId, 300));
+export async function misfitFor(reader: Reader, model: FiringModel): Promise<Misfit | undefined> {
+	const measured = believedPoints(await firingReadings(reader, model.row.id, 300), model.row);
 	if (measured.length < 10) return undefined;
-	const air = seriesOf(simulateModel(await firingModel(reader, firingId)), "airC");
+	const air = seriesOf(simulateModel(model), "airC");
 	return misfitOf(measured, (s) => temperatureOf(air, s));
 }

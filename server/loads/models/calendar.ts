@@ -7,7 +7,7 @@ import type { Reader } from "@db/connect";
 import { activeFirings, duesOfActive, type FiringRow, mouldsOfActive } from "@db/queries/firings";
 import { type KilnRow, loadKilns } from "@db/queries/kilns";
 import { endOfDayMs } from "@formats/time";
-import { openInstant } from "../../firings/models/may-open";
+import { openInstant } from "../../firings/models/open-instant";
 
 const MINUTE = 60_000;
 

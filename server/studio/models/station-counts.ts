@@ -28,9 +28,9 @@ export async function stationCounts(
 	]);
 	const session = chooseSession(sessions, null, today);
 	const cutsLeft = session ? await cutsToDo(context, session.id) : 0;
-	const running = kilns.filter(({ state }) => state === "running" || state === "cooling");
+	const running = kilns.filter(({ state }) => ["running", "cooling", "toRead"].includes(state));
 	const planned = kilns.filter(({ state }) => state === "planned");
-	const canOpen = kilns.filter(({ state }) => state === "canOpen");
+	const canOpen = kilns.filter(({ state }) => state === "canOpen" || state === "toRead");
 	const opens = running.flatMap(({ firing: its }) => its?.openAt ?? []).sort()[0];
 	const lastDry = states
 		.flatMap(({ dryAt }) => dryAt?.toISOString() ?? [])

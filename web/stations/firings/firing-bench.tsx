@@ -4,6 +4,7 @@ import { LEVEL_WORDS, levelOf } from "@core/firing/level";
 import { planFlow } from "@core/firing/plan-flow";
 import { curveOf } from "@core/firing/schedule";
 import { viscosityOf } from "@core/glass/viscosity";
+import { isBelieved } from "@core/kiln/sensor";
 import { type Simulation, seriesOf } from "@core/kiln/simulate";
 import { heatPlaces, shelvesUsed } from "@core/loading/tiers";
 import { formatMinutes } from "@core/units/duration";
@@ -14,6 +15,7 @@ import { useNow } from "../../lib/clock";
 import { useFigure, usePrefs } from "../../lib/prefs";
 import { FiringChart } from "../../ui/firing-chart/firing-chart";
 import { type CurveSeries, curveOfSeries } from "../../ui/firing-chart/series";
+import { KilnHeatFigure } from "../../ui/kiln-heat";
 import { OwnCautions } from "../../ui/own-cautions";
 import { SegmentList } from "../../ui/segment-list";
 import { FlowBands } from "./flow-bands";
@@ -34,7 +36,8 @@ export function FiringBench({ firing, frame }: { firing: FiringCard; frame: Fram
 	const shelves = shelvesUsed(firing.pieces.map(({ place }) => place));
 	const input = simulationOf(kiln, firing.schedule, firing.family, firing.heat, shelves);
 	const planned = useSimulation(input);
-	const measured = curveOfSeries(readings?.points ?? []);
+	const distrust = readings?.distrust ?? [];
+	const measured = curveOfSeries((readings?.points ?? []).filter(({ s }) => isBelieved(distrust, s)));
 	const controller = readings?.controller;
 	const predicted = useSimulation(
 		firing.state === "running" && controller && measured.length > 1
@@ -188,7 +191,6 @@ function Opening(props: {
 	const { firing, readings, openS, endS } = props;
 	const { timeZone } = usePrefs();
 	const nowMs = useNow();
-	const figure = useFigure();
 	const started = firing.startedAt ? Date.parse(firing.startedAt) : null;
 	const clock = (s: number) =>
 		clockNear(new Date((started ?? 0) + (s / firing.speedUp) * 1000), new Date(nowMs), timeZone);
@@ -202,7 +204,6 @@ function Opening(props: {
 		);
 	const known = openS ?? firing.predictedOpenS ?? firing.openS;
 	const later = known - firing.openS;
-	const air = readings?.latest?.airC;
 	return (
 		<div className="flex items-end justify-between gap-3">
 			<p>
@@ -219,13 +220,11 @@ function Opening(props: {
 					</span>
 				)}
 			</p>
-			{firing.state === "running" && readings?.latest && (
-				<p className="text-right">
-					<span className="text-soft">measured</span>
-					<b className="figure block text-3xl">
-						{air === null || air === undefined ? "no sensor" : figure({ c: air })}
-					</b>
-				</p>
+			{readings?.kilnHeat && (
+				<div className="text-right">
+					<span className="text-soft">kiln air now</span>
+					<KilnHeatFigure heat={readings.kilnHeat} className="text-3xl" soft="text-soft" />
+				</div>
 			)}
 		</div>
 	);

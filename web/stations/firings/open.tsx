@@ -1,16 +1,19 @@
 import type { FiringPiece, OpenView } from "@contract/firings";
 import { FUSE_LEVELS, type FuseLevel, LEVEL_WORDS } from "@core/firing/level";
+import { mayOpen } from "@core/firing/may-open";
 import { FAULTS, type Fault, NEXT_STEP_WORDS, NEXT_STEPS, type NextStep } from "@core/journey/events";
 import { FAULT_ADVICE, proposeNext } from "@core/journey/propose-next";
 import { onShelves } from "@core/loading/tiers";
+import { phraseText } from "@core/units/phrase";
 import { clockNear } from "@formats/time";
 import { useState } from "react";
-import { ChoiceField, TextField } from "../../forms/fields";
+import { ChoiceField, NumberField, TextField } from "../../forms/fields";
 import { Caution, Empty, Problems } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";
 import { useNow } from "../../lib/clock";
-import { useFigure, usePrefs } from "../../lib/prefs";
+import { usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
+import { KilnHeatFigure } from "../../ui/kiln-heat";
 import { halvesOf, KilnShelf } from "../../ui/kiln-shelf";
 import { OwnCautions } from "../../ui/own-cautions";
 import { lying } from "../../ui/shelf-map";
@@ -20,6 +23,7 @@ import { LevelGlyph } from "../../ui/signs";
 export default framed("open", "open", Open);
 
 type Firing = OpenView["firings"][number];
+type Person = StationProps<"open">["frame"]["person"];
 
 /** The load map being judged, piece by piece. */
 function Open({ view, frame }: StationProps<"open">) {
@@ -86,7 +90,7 @@ function Open({ view, frame }: StationProps<"open">) {
 			</section>
 			<section className="scroll-y border-l border-line bg-base-100 px-5 py-4">
 				{firing.state === "running" ? (
-					<OpenForm key={firing.id} firing={firing} instructor={frame.person.role === "instructor"} />
+					<OpenForm key={firing.id} firing={firing} person={frame.person} />
 				) : piece ? (
 					<JudgeForm key={piece.id} piece={piece} firing={firing} />
 				) : (
@@ -100,21 +104,37 @@ function Open({ view, frame }: StationProps<"open">) {
 const markOf = (piece: FiringPiece, chosen: string | undefined) =>
 	piece.judgedLevel !== null ? ("done" as const) : piece.code === chosen ? ("chosen" as const) : undefined;
 
-function OpenForm({ firing, instructor }: { firing: Firing; instructor: boolean }) {
-	const figure = useFigure();
-	const { timeZone } = usePrefs();
+function OpenForm({ firing, person }: { firing: Firing; person: Person }) {
+	const { timeZone, units } = usePrefs();
 	const nowMs = useNow(60);
+	const { kilnHeat } = firing;
 	const form = useActForm("openFiring", {
-		start: { firingId: firing.id, earlyReason: "" },
+		start: { firingId: firing.id, earlyReason: "", displayC: null as number | null, readBy: person.name },
 		schema: async () => (await import("@contract/firings")).actions.openFiring,
+		sent: ({ firingId, earlyReason, displayC, readBy }) => ({
+			firingId,
+			earlyReason,
+			...(displayC !== null && { display: { c: displayC, readBy } }),
+		}),
 	});
+	const { displayC, readBy } = form.values;
+	// What the server will say, said while it is typed.
+	const opening =
+		displayC === null
+			? firing.opening
+			: mayOpen(
+					firing.openAt ? Date.parse(firing.openAt) : null,
+					{ how: "read", readC: displayC, at: new Date(nowMs).toISOString(), readBy },
+					nowMs,
+				);
+	const isInstructor = person.role === "instructor";
 	return (
 		<form className="flex flex-col gap-4" noValidate onSubmit={form.submit}>
 			<h1 className="text-xl">Open {firing.kiln.name}</h1>
-			<p>
+			<div>
 				<span className="text-soft">kiln air now</span>
-				<b className="figure block text-4xl">{firing.airC === null ? "no reading" : figure({ c: firing.airC })}</b>
-			</p>
+				<KilnHeatFigure heat={kilnHeat} className="text-4xl" soft="text-soft" />
+			</div>
 			{firing.openAt && (
 				<p>
 					<span className="text-soft">open not before</span>
@@ -124,8 +144,21 @@ function OpenForm({ firing, instructor }: { firing: Firing; instructor: boolean 
 					)}
 				</p>
 			)}
-			{!firing.mayOpen && <p className="font-semibold">{firing.whyNot}</p>}
-			{!firing.mayOpen && instructor && (
+			{kilnHeat.how !== "measured" && (
+				<div className="grid grid-cols-2 gap-3">
+					<NumberField
+						kind="temperature"
+						label="Its display says"
+						hint={
+							kilnHeat.how === "nothing" && kilnHeat.why === "sensorFault" ? "Not by the sensor that is at fault." : ""
+						}
+						{...form.number("displayC")}
+					/>
+					<TextField label="Read by" {...form.field("readBy")} />
+				</div>
+			)}
+			{!opening.may && <p className="font-semibold">{phraseText(opening.why, units)}</p>}
+			{!opening.may && isInstructor && (
 				<TextField
 					label="Open earlier, because"
 					hint="Opened early it can crack, and everything is lost. The reason is kept with the firing."
@@ -135,10 +168,10 @@ function OpenForm({ firing, instructor }: { firing: Firing; instructor: boolean 
 			<Problems problems={form.others()} />
 			<button
 				type="submit"
-				className={`btn ${firing.mayOpen ? "btn-primary" : ""}`}
-				disabled={form.pending || (!firing.mayOpen && !instructor)}
+				className={`btn ${opening.may ? "btn-primary" : ""}`}
+				disabled={form.pending || (!opening.may && !isInstructor)}
 			>
-				{firing.mayOpen ? "The kiln is open" : "Open it all the same"}
+				{opening.may ? "The kiln is open" : "Open it all the same"}
 			</button>
 			<Caution>
 				Thick glass and moulds are hotter than the air in the kiln. Hot glass does not look hot: gloves.

@@ -7,6 +7,7 @@ import { phraseText } from "@core/units/phrase";
 import { clock } from "@formats/time";
 import { useState } from "react";
 import { Check } from "../../forms/check";
+import { NumberField, TextField } from "../../forms/fields";
 import { Problems, Trouble } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";
 import { useAct } from "../../lib/api";
@@ -60,7 +61,14 @@ export function RunPanel({ firing, readings, frame }: Props) {
 					</span>
 				</p>
 			) : (
-				<p className="text-soft">Nothing was read from this kiln yet.</p>
+				<p className="text-soft">
+					{firing.kiln.line
+						? "Nothing was read from this kiln yet."
+						: "Nothing measures this kiln: look at its own display, and write down what it says."}
+				</p>
+			)}
+			{readings.kilnHeat && readings.kilnHeat.how !== "measured" && (
+				<DisplayForm kilnId={firing.kiln.id} person={frame.person.name} />
 			)}
 			<Notes firing={firing} readings={readings} />
 			<Past alarms={readings.alarms} />
@@ -69,6 +77,28 @@ export function RunPanel({ firing, readings, frame }: Props) {
 				<StandInPanel kilnId={firing.kiln.id} instructor={frame.person.role === "instructor"} />
 			)}
 		</div>
+	);
+}
+
+/** What somebody reads off the kiln’s own display, where nothing measures it. */
+function DisplayForm({ kilnId, person }: { kilnId: string; person: string }) {
+	const form = useActForm("readDisplay", {
+		start: { c: Number.NaN, readBy: person },
+		schema: async () => (await import("@contract/kilns")).actions.readDisplay,
+		sent: ({ c, readBy }, id) => ({ readingId: id(), kilnId, c, readBy }),
+		next: ({ readBy }) => ({ c: Number.NaN, readBy }),
+	});
+	return (
+		<form className="grid grid-cols-[1fr_1fr_auto] items-end gap-2" noValidate onSubmit={form.submit}>
+			<NumberField kind="temperature" label="Its display says" {...form.number("c")} />
+			<TextField label="Read by" {...form.field("readBy")} />
+			<button type="submit" className="btn h-11" disabled={form.pending}>
+				Note it
+			</button>
+			<div className="col-span-3">
+				<Problems problems={form.others()} />
+			</div>
+		</form>
 	);
 }
 
@@ -245,6 +275,8 @@ const FAULTS = [
 	{ fault: "powerCut", label: "power cut, 40 min" },
 	{ fault: "stuckRelay", label: "stuck relay" },
 	{ fault: "openSensor", label: "open sensor" },
+	{ fault: "shortedSensor", label: "shorted sensor" },
+	{ fault: "stillSensor", label: "sensor stands still" },
 	{ fault: "lateReadings", label: "late readings" },
 	{ fault: "none", label: "all well again" },
 ] as const;

@@ -69,7 +69,7 @@ export function StartForm({ firing }: { firing: FiringCard }) {
 				<p className="text-soft">
 					{firing.kiln.line
 						? "Type the schedule into the kiln’s controller and press its start; its readings come by themselves."
-						: "This kiln has no line: nothing is measured. Opening goes by the clock and by looking at its own display."}
+						: "This kiln has no line: nothing measures it. Before it is opened somebody reads its own display."}
 				</p>
 			)}
 			<Check

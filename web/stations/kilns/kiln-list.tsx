@@ -6,10 +6,10 @@ import { useAct } from "../../lib/api";
 import { useNow } from "../../lib/clock";
 import { useFigure, usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
+import { HeatGlow, KilnHeatFigure } from "../../ui/kiln-heat";
 import { LazyImport } from "../../ui/lazy-import";
 import { outOfServiceWords } from "../../ui/out-of-service-words";
 import { useAway } from "../../ui/put-away";
-import { Glow } from "../../ui/signs";
 import { sizeWords } from "../../ui/size-words";
 import { FireNav } from "../firings/fire-nav";
 import { newKiln } from "./new-kiln";
@@ -87,7 +87,14 @@ function KilnRow(props: { kiln: KilnsView["kilns"][number]; cell: KilnCell | und
 					</span>
 				</span>
 				<span>
-					{!block && props.cell && <Heat cell={props.cell} />}
+					{!block && props.cell && (
+						<span className="flex items-center gap-2">
+							<HeatGlow heat={props.cell.heat} className="h-7 w-3" />
+							<span>
+								<KilnHeatFigure heat={props.cell.heat} className="text-2xl" soft="text-soft" />
+							</span>
+						</span>
+					)}
 					<span className="text-soft">
 						{props.cell && phraseText(props.cell.phase, units)}
 						{retired && <b className="block">put away</b>}
@@ -109,16 +116,5 @@ function KilnRow(props: { kiln: KilnsView["kilns"][number]; cell: KilnCell | und
 				</span>
 			</a>
 		</li>
-	);
-}
-
-function Heat({ cell }: { cell: KilnCell }) {
-	const figure = useFigure();
-	if (cell.readAgoS === null) return null;
-	return (
-		<span className="flex items-center gap-2">
-			{cell.airC !== null && <Glow c={cell.airC} className="h-7 w-3" />}
-			<b className="figure text-2xl">{cell.airC === null ? "no sensor" : figure({ c: cell.airC })}</b>
-		</span>
 	);
 }

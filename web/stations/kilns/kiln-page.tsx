@@ -3,7 +3,7 @@ import { LEVEL_WORDS } from "@core/firing/level";
 import { timeConstantS } from "@core/kiln/kiln";
 import { formatMinutes } from "@core/units/duration";
 import { dayAndClock, dayOf } from "@formats/time";
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import { Caution, Trouble } from "../../forms/notice";
 import { useAct } from "../../lib/api";
 import { useFigure, usePrefs } from "../../lib/prefs";
@@ -20,6 +20,8 @@ import { OutOfServicePanel } from "./out-of-service-panel";
 import { RecordChart } from "./record-chart";
 import { ShelfOutline } from "./shelf-outline";
 import { UpkeepLine } from "./upkeep-line";
+
+const RecorderPanel = lazy(() => import("./recorder-panel"));
 
 export default framed("kiln", "fire", KilnPage);
 
@@ -94,6 +96,11 @@ function KilnPage(props: StationProps<"kiln">) {
 						)}
 						{tab === "kiln" && <KilnFormPanel key={view.form.id} view={view} instructor={instructor} />}
 						{tab === "line" && <LineForm key={view.form.id} view={view} instructor={instructor} />}
+						{tab === "line" && instructor && view.form.line?.driver === "folder" && (
+							<Suspense>
+								<RecorderPanel key={view.form.line.folder} view={view} />
+							</Suspense>
+						)}
 					</div>
 				</section>
 			</div>

@@ -2,14 +2,14 @@ import type { KilnForm } from "@contract/documents/kiln";
 import type { KilnView } from "@contract/kilns";
 import { LINE_STATUSES } from "@core/kiln/line-status";
 import { GENERIC_MAP, KILN_COMMANDS, type Register, type RegisterMap, STAND_IN } from "@core/kiln/register-map";
-import { formatMinutes } from "@core/units/duration";
 import { Check } from "../../forms/check";
 import { ChoiceField, NumberField, TextField } from "../../forms/fields";
 import { Caution, Problems } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";
 import { useView } from "../../lib/api";
 import { useNow } from "../../lib/clock";
-import { useFigure } from "../../lib/prefs";
+import { agoWords } from "../../lib/staleness";
+import { KilnHeatFigure } from "../../ui/kiln-heat";
 
 type Line = NonNullable<KilnForm["line"]>;
 const DRIVERS = [
@@ -26,7 +26,6 @@ const driverOf = (line: Line | null): Driver =>
 /** How the kiln is read, where its controller keeps what, and what may be asked of it. */
 export function LineForm({ view, instructor }: { view: KilnView; instructor: boolean }) {
 	const nowMs = useNow();
-	const figure = useFigure();
 	const form = useActForm("saveKiln", {
 		start: { kiln: view.form, revision: view.revision },
 		schema: async () => (await import("@contract/kilns")).actions.saveKiln,
@@ -35,7 +34,7 @@ export function LineForm({ view, instructor }: { view: KilnView; instructor: boo
 	const setLine = (next: Line | null) => form.set("kiln.line", next);
 	const setPermissions = (next: KilnForm["permissions"]) => form.set("kiln.permissions", next);
 	const driver = driverOf(line);
-	const latest = useView("kilnNow", { id: view.form.id }).data?.latest;
+	const now = useView("kilnNow", { id: view.form.id }).data;
 	const start = (next: Driver): Line | null => {
 		if (next === "none") return null;
 		if (next === "folder")
@@ -45,27 +44,24 @@ export function LineForm({ view, instructor }: { view: KilnView; instructor: boo
 	};
 	return (
 		<form className="flex max-w-3xl flex-col gap-4" noValidate onSubmit={form.submit}>
-			<p>
-				{latest ? (
-					<>
-						Last read{" "}
-						{nowMs - Date.parse(latest.at) < 60_000
-							? "just now"
-							: `${formatMinutes((nowMs - Date.parse(latest.at)) / 60_000)} ago`}
-						: <b className="figure text-lg">{latest.airC === null ? "sensor open" : figure({ c: latest.airC })}</b>
-						{latest.status && `, ${latest.status}`}
-					</>
-				) : (
-					"Nothing was read yet."
-				)}
-			</p>
+			{now && (
+				<div>
+					<KilnHeatFigure heat={now.heat} className="text-2xl" soft="text-soft" />
+					{now.latest && (
+						<span className="text-soft">
+							last read {agoWords(Math.max(0, (nowMs - Date.parse(now.latest.at)) / 1000))}
+							{now.latest.status && `, ${now.latest.status}`}
+						</span>
+					)}
+				</div>
+			)}
 			<fieldset disabled={!instructor} className="flex flex-col gap-4">
 				<ChoiceField<Driver> label="Line" value={driver} options={DRIVERS} onChange={(next) => setLine(start(next))} />
 				{line?.driver === "folder" && (
 					<TextField
 						label="Folder"
 						value={line.folder}
-						hint={`Files ending in .csv in the data folder, under logs/${line.folder}, are read whenever they change. Their times have to be dates with times.`}
+						hint={`Files ending in .csv in the data folder, under logs/${line.folder}, are read whenever they change, once you have confirmed what their columns mean. Their times have to be dates with times.`}
 						onChange={(folder) => setLine({ ...line, folder })}
 					/>
 				)}

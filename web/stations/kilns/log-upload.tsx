@@ -1,5 +1,5 @@
 import type { KilnView } from "@contract/kilns";
-import type { LogMapping } from "@core/kiln/log";
+import { isDated, type LogMapping } from "@core/kiln/log";
 import type { LogPreview } from "@formats/kiln-log";
 import { wallClockMs } from "@formats/time";
 import { useState } from "react";
@@ -43,7 +43,9 @@ export function LogUpload({ view, onRead }: Props) {
 }
 
 const TIME_WORDS = {
-	instant: "date and time",
+	instant: "date (year first) and time",
+	dayFirst: "date (day first) and time",
+	monthFirst: "date (month first) and time",
 	clock: "clock only",
 	seconds: "seconds counted",
 	minutes: "minutes counted",
@@ -58,6 +60,7 @@ const FALLBACK: LogMapping = {
 	kwh: null,
 	unit: "C",
 	dutyIn: "share",
+	decimal: ".",
 };
 
 function Mapping({ view, text, preview, onRead }: Props & { text: string; preview: LogPreview }) {
@@ -68,7 +71,7 @@ function Mapping({ view, text, preview, onRead }: Props & { text: string; previe
 		sent({ mapping, begins }, id) {
 			// The picker gives a clock time; it is meant in the studio's zone, wherever the browser is.
 			const [day = "", time = "00:00"] = begins.split("T");
-			const counted = mapping.time.as !== "instant" && begins !== "";
+			const counted = !isDated(mapping.time.as) && begins !== "";
 			const startsAt = counted ? new Date(wallClockMs(day, time, timeZone)).toISOString() : null;
 			return {
 				importId: id(),
@@ -93,7 +96,7 @@ function Mapping({ view, text, preview, onRead }: Props & { text: string; previe
 			onChange={(value) => setMapping({ ...mapping, [key]: value === "" ? null : Number(value) })}
 		/>
 	);
-	const counted = mapping.time.as !== "instant";
+	const counted = !isDated(mapping.time.as);
 	return (
 		<form className="flex flex-col gap-2" noValidate onSubmit={form.submit}>
 			<div className="overflow-x-auto border border-line">
@@ -120,7 +123,9 @@ function Mapping({ view, text, preview, onRead }: Props & { text: string; previe
 					</tbody>
 				</table>
 			</div>
-			<p className="text-soft">{preview.rows} lines</p>
+			<p className="text-soft">
+				{preview.rows} lines. What the columns mean is guessed from their looks: change what is wrong.
+			</p>
 			<div className="grid grid-cols-2 gap-2">
 				<ChoiceField<string>
 					compact
@@ -155,6 +160,16 @@ function Mapping({ view, text, preview, onRead }: Props & { text: string; previe
 						{ value: "F", label: "°F" },
 					]}
 					onChange={(unit) => setMapping({ ...mapping, unit })}
+				/>
+				<ChoiceField<"." | ",">
+					compact
+					label="Decimal sign"
+					value={mapping.decimal}
+					options={[
+						{ value: ".", label: "point, 821.5" },
+						{ value: ",", label: "comma, 821,5" },
+					]}
+					onChange={(decimal) => setMapping({ ...mapping, decimal })}
 				/>
 				{column("Set point", "set")}
 				{column("Energy, kWh", "kwh")}

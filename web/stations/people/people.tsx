@@ -29,6 +29,11 @@ const KIND_WORDS: Record<AuditKind, string> = {
 	invited: "invited",
 	joined: "joined",
 	roleChanged: "role changed",
+	openedEarly: "kiln opened early",
+	outOfService: "kiln closed or brought back",
+	invitationTakenBack: "invitation taken back",
+	permissions: "permissions changed",
+	recorderConfirmed: "recorder confirmed",
 };
 /** What one looks for first when something is wrong. */
 const STANDS_OUT: readonly AuditKind[] = ["signInRefused", "forbidden", "steered", "disabled"];

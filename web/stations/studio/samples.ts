@@ -2,6 +2,7 @@ import type { KilnCell } from "@contract/kilns";
 import type { Picture } from "@contract/kits";
 import type { PieceBrief } from "@contract/pieces";
 import { curveOf, type Schedule } from "@core/firing/schedule";
+import type { KilnHeat } from "@core/kiln/heat";
 import { DEFAULT_KILN } from "@core/kiln/kiln";
 import type { Finding } from "@core/stack/finding";
 import { say } from "@core/units/phrase";
@@ -20,12 +21,19 @@ export const schedule: Schedule = {
 
 export const plan = curveOf(schedule, DEFAULT_KILN);
 
+const measured = (measuredC: number): KilnHeat => ({
+	how: "measured",
+	measuredC,
+	at: "2031-03-08T06:00:00Z",
+	ofThisFiring: true,
+});
+
 const cell = (change: Partial<KilnCell>): KilnCell => ({
 	id: `${change.name}`,
 	name: "Hopper kiln",
 	kind: "electric",
 	state: "running",
-	airC: 20,
+	heat: measured(20),
 	readAgoS: 5,
 	uses: 12,
 	isClosed: false,
@@ -51,9 +59,36 @@ const firing = (change: Partial<NonNullable<KilnCell["firing"]>>): KilnCell["fir
 
 export const kilns: KilnCell[][] = [
 	[
+		cell({
+			name: "without a line",
+			phase: ["anneal, by the plan"],
+			readAgoS: null,
+			heat: { how: "computed", computedC: 514, why: "noLine" },
+			firing: firing({ elapsedS: 24_000 }),
+		}),
+		cell({
+			name: "read by a person",
+			phase: ["read its display"],
+			heat: { how: "read", readC: 46, readBy: "Ilse Varnhold", at: "2031-03-08T06:00:00Z" },
+			state: "canOpen",
+			firing: firing({ elapsedS: 61_000 }),
+		}),
+		cell({
+			name: "sensor at fault",
+			readAgoS: null,
+			heat: { how: "nothing", why: "sensorFault", last: null },
+			firing: firing({ elapsedS: 50_000 }),
+		}),
+	],
+	[
 		cell({ name: "empty", state: "empty", phase: ["empty"] }),
-		cell({ name: "heating, dull red", airC: 640, firing: firing({}) }),
-		cell({ name: "at the peak", airC: 802, phase: ["holding the peak"], firing: firing({ elapsedS: 14_500 }) }),
+		cell({ name: "heating, dull red", heat: measured(640), firing: firing({}) }),
+		cell({
+			name: "at the peak",
+			heat: measured(802),
+			phase: ["holding the peak"],
+			firing: firing({ elapsedS: 14_500 }),
+		}),
 	],
 	[
 		cell({
@@ -64,14 +99,14 @@ export const kilns: KilnCell[][] = [
 		}),
 		cell({
 			name: "a fast stand-in with a very long name",
-			airC: 508,
+			heat: measured(508),
 			phase: ["anneal"],
 			firing: firing({ speedUp: 600, elapsedS: 24_000 }),
 		}),
 		cell({
 			name: "cool",
 			state: "canOpen",
-			airC: 46,
+			heat: measured(46),
 			phase: ["below ", { c: 50 }],
 			firing: firing({ elapsedS: 61_000 }),
 		}),

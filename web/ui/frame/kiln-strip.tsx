@@ -4,9 +4,9 @@ import { LEVEL_WORDS } from "@core/firing/level";
 import { phraseText } from "@core/units/phrase";
 import { clockNear } from "@formats/time";
 import { useNow } from "../../lib/clock";
-import { useFigure, usePrefs } from "../../lib/prefs";
+import { usePrefs } from "../../lib/prefs";
 import { oldAnswer, oldReading } from "../../lib/staleness";
-import { Glow } from "../signs";
+import { HeatGlow, KilnHeatFigure } from "../kiln-heat";
 
 /** The instrument along the bottom: what every kiln is doing. Its only colour is the glow of that temperature. */
 export function KilnStrip({ kilns, heardAtMs }: { kilns: readonly KilnCell[]; heardAtMs: number }) {
@@ -35,7 +35,6 @@ export function KilnStrip({ kilns, heardAtMs }: { kilns: readonly KilnCell[]; he
 }
 
 function Cell({ cell, answeredAgoS }: { cell: KilnCell; answeredAgoS: number }) {
-	const figure = useFigure();
 	const { timeZone, units } = usePrefs();
 	const nowMs = useNow(60);
 	const { firing } = cell;
@@ -47,7 +46,7 @@ function Cell({ cell, answeredAgoS }: { cell: KilnCell; answeredAgoS: number }) 
 			href={firing ? `/fire?firing=${firing.id}` : block ? "/fire/microwave" : `/fire/kilns/${cell.id}`}
 			className={`flex min-w-0 items-center overflow-hidden gap-3 border-r border-[oklch(38%_0.03_168)] pr-4 last:border-r-0 max-lg:gap-2 max-lg:pr-2 ${firing ? "grow-[2] basis-0" : "grow basis-0"}`}
 		>
-			<Glow c={cell.airC ?? 0} className="h-full w-3.5 shrink-0" />
+			<HeatGlow heat={cell.heat} className="h-full w-3.5 shrink-0" />
 			<span className="min-w-0 max-w-44 shrink-0 max-lg:max-w-26">
 				<b className="block truncate font-semibold">{cell.name}</b>
 				<span className={`${dim} block truncate`}>
@@ -58,9 +57,9 @@ function Cell({ cell, answeredAgoS }: { cell: KilnCell; answeredAgoS: number }) 
 			{firing?.startedAt && (
 				<TimeLine id={firing.id} plan={firing.plan} elapsedS={firing.elapsedS} totalS={firing.totalS} />
 			)}
-			{!(block && cell.readAgoS === null) && (
-				<span className="figure ml-auto text-right text-2xl leading-tight font-semibold tracking-tight whitespace-nowrap">
-					{cell.airC === null ? "—" : figure({ c: cell.airC })}
+			{!block && (
+				<span className="ml-auto text-right leading-tight tracking-tight whitespace-nowrap">
+					<KilnHeatFigure heat={cell.heat} className="text-2xl font-semibold" soft={dim} />
 					{old && <b className="block text-[12.5px] font-bold tracking-normal text-[oklch(82%_0.14_75)]">read {old}</b>}
 				</span>
 			)}
@@ -70,7 +69,7 @@ function Cell({ cell, answeredAgoS }: { cell: KilnCell; answeredAgoS: number }) 
 						{phraseText(cell.phase, units)}
 						{firing.speedUp > 1 && <b className="ml-1 font-bold text-[oklch(82%_0.14_75)]">clock ×{firing.speedUp}</b>}
 					</span>
-					{firing.openAt && cell.state !== "canOpen" && (
+					{firing.openAt && cell.state !== "canOpen" && cell.state !== "toRead" && (
 						<span className="block truncate">
 							open not before{" "}
 							<b className="figure font-bold text-white">{clockNear(firing.openAt, new Date(nowMs), timeZone)}</b>

@@ -1,0 +1,13 @@
+import type { TodayLine } from "@contract/studio";
+
+export const plural = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
+
+/** One line of today's page, due unless it says otherwise. */
+export const line = (
+	key: string,
+	what: string,
+	detail: string,
+	href: string,
+	action: string,
+	rest: Partial<TodayLine> = {},
+): TodayLine => ({ key, what, detail, at: null, href, action, urgency: "due", ...rest });
