@@ -40,6 +40,8 @@ export interface MicrowaveRunBrief {
 	startedAt: string;
 	heatedAt: string | null;
 	openedAt: string | null;
+	/** Opened before it could be touched. */
+	early: boolean;
 	outcome: Look | null;
 	note: string;
 }
@@ -80,7 +82,15 @@ export const actions = {
 		.touches("microwave", "kilns")
 		.answers<{ runId: string }>(),
 	openMicrowave: assistant
-		.asks(z.strictObject({ runId: id, outcome: look, note: words("The note", 300) }))
+		.asks(
+			z.strictObject({
+				runId: id,
+				outcome: look,
+				note: words("The note", 300),
+				/** It could be touched: then how long it stood closed is a measure. */
+				cool: z.boolean().optional(),
+			}),
+		)
 		.touches("microwave")
 		.answers<{ coolingMin: number }>(),
 };

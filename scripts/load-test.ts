@@ -122,8 +122,12 @@ async function main(): Promise<void> {
 		ZEPHYR_SECRET: randomUUID() + randomUUID(),
 		ZEPHYR_PUBLIC_URL: address,
 		ZEPHYR_STAND_IN_PORT: String(standIn.basePort),
+		ZEPHYR_STAND_INS: String(standIn.count),
 	};
-	Object.assign(process.env, { ZEPHYR_STAND_IN_PORT: env.ZEPHYR_STAND_IN_PORT });
+	Object.assign(process.env, {
+		ZEPHYR_STAND_IN_PORT: env.ZEPHYR_STAND_IN_PORT,
+		ZEPHYR_STAND_INS: env.ZEPHYR_STAND_INS,
+	});
 	await migrateTo(db, "db/migrations");
 	await seedDemo(db, new Date());
 	const emails = await people(db);

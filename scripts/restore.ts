@@ -24,6 +24,10 @@ async function main(): Promise<void> {
 		await admin.sql.unsafe(`create database ${NEW} template template0`);
 		const url = inDatabase(cluster.url, NEW);
 		await readInto({ url, programs: cluster.programs }, copy, note.contents);
+		const shut = await doorsAsTheyAre(cluster.url, url);
+		console.log(
+			`Everybody signs in anew; ${shut} ${shut === 1 ? "account that is" : "accounts that are"} shut now stay shut.`,
+		);
 		await ask("The copy is whole. Type “put it in place” to make it the studio’s book: ", "put it in place");
 		const aside = `${DATABASE}_until_${new Date().toISOString().slice(0, 19).replace(/\D/g, "")}`;
 		await admin.sql.unsafe(`alter database ${DATABASE} rename to ${aside}`);
@@ -34,6 +38,25 @@ async function main(): Promise<void> {
 		await admin.close();
 		await cluster.stop();
 		unlock();
+	}
+}
+
+/**
+ * A copy knows sessions that were ended since, and accounts that were shut since: none of them opens anything. Returns how many accounts
+ * are shut by what the present book says.
+ */
+async function doorsAsTheyAre(present: string, back: string): Promise<number> {
+	const [now, then] = [connect(present, 1), connect(back, 1)];
+	try {
+		await then.sql`delete from session`;
+		const shut = await now.sql<{ id: string; disabled_at: Date }[]>`
+			select id, disabled_at from "user" where disabled_at is not null`.catch(() => []);
+		for (const { id, disabled_at } of shut)
+			await then.sql`update "user" set disabled_at = ${disabled_at} where id = ${id} and disabled_at is null`;
+		return shut.length;
+	} finally {
+		await now.close();
+		await then.close();
 	}
 }
 

@@ -4,6 +4,7 @@ import sirv from "sirv";
 import { endWithParent } from "../server/house/end-with-parent";
 import { errorFacts } from "../server/house/error-facts";
 import { trustedProxies, withClientAddress } from "./client-address";
+import { countBody, isClosed } from "./closed";
 import { secure } from "./headers";
 
 /** Names of built files carry their content's hash: what has the name once has it for ever. */
@@ -36,6 +37,8 @@ async function serve(host: string, port: number): Promise<void> {
 		request.headers = withClientAddress(request.headers, request.socket.remoteAddress ?? "", proxies);
 		secure(response, https, NEVER_CHANGES.test(request.url ?? ""));
 		if (!server.listening) response.setHeader("Connection", "close");
+		if (isClosed(request.url ?? "")) return void response.writeHead(404).end();
+		if (!countBody(request, response)) return;
 		if (!isReadable(request.url ?? "")) return void response.writeHead(400).end("This address cannot be read.");
 		if (isEndless(request) && request.method === "HEAD") return void response.writeHead(405, { Allow: "GET" }).end();
 		// The answer's body is left out by the server itself: it was made for a HEAD.

@@ -9,6 +9,8 @@ const TRIES = 40;
 export interface RunningStandIn {
 	/** Kiln number n listens on this + n. */
 	basePort: number;
+	/** How many there are. */
+	count: number;
 	process: ChildProcess;
 	stop(): void;
 }
@@ -24,7 +26,7 @@ export async function startStandIn(
 		process_.once("message", () => done());
 		process_.once("exit", () => fail(new StartProblem("The stand-in kilns ended while starting.")));
 	});
-	return { basePort, process: process_, stop: () => void process_.kill("SIGTERM") };
+	return { basePort, count: KILNS, process: process_, stop: () => void process_.kill("SIGTERM") };
 }
 
 async function freeFrom(wished: number): Promise<number> {

@@ -82,8 +82,10 @@ async function runStudio({ which, beginKey }: Next, asked: Promise<void>): Promi
 		if (as && existsSync(noteIn(folder))) chownSync(noteIn(folder), as.uid, as.gid);
 		standIn = await startStandIn(settings.port + 10, { as });
 		const address = settings.publicUrl || `http://${settings.host}:${settings.port}`;
+		// The owner’s address of the database is for this process alone.
+		const { ZEPHYR_DATABASE_URL: _, ...own } = process.env;
 		const env = {
-			...process.env,
+			...own,
 			HOST: settings.host,
 			PORT: String(settings.port),
 			NODE_ENV: "production",
@@ -91,6 +93,7 @@ async function runStudio({ which, beginKey }: Next, asked: Promise<void>): Promi
 			ZEPHYR_SECRET: process.env.ZEPHYR_SECRET || secretIn(folder),
 			ZEPHYR_PUBLIC_URL: address,
 			ZEPHYR_STAND_IN_PORT: String(standIn.basePort),
+			ZEPHYR_STAND_INS: String(standIn.count),
 			ZEPHYR_LOGS: join(dirname(folder), "logs"),
 			ZEPHYR_UNKEPT: theirFolder(join(folder, "unkept"), as),
 			ZEPHYR_LOG_FOLDER: theirFolder(join(folder, "log"), as),

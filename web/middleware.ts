@@ -23,9 +23,6 @@ const OPEN_PATHS = [
 ];
 /** Of those, where it matters all the same who asks. */
 const ASKED_ALL_THE_SAME = "/sign-in";
-/** What the framework would serve by itself: it fetches and decodes images for whoever asks. */
-const NOT_SERVED = ["/_image"];
-
 /** Who asks, may they, and what becomes of an error that nobody foresaw. Headers that every answer carries are the entry's. */
 export const onRequest = defineMiddleware(async (context, next) => {
 	context.locals.now = new Date();
@@ -38,7 +35,6 @@ export const onRequest = defineMiddleware(async (context, next) => {
 async function answered(context: APIContext, next: MiddlewareNext): Promise<Response> {
 	const { url, request, locals } = context;
 	const toProgram = url.pathname.startsWith("/api/");
-	if (NOT_SERVED.includes(url.pathname)) return new Response(null, { status: 404 });
 	try {
 		if (await isUnbegun()) return await beforeItIsBegun(context, next);
 		const open = OPEN_PATHS.some((path) => path.test(url.pathname));

@@ -2,7 +2,7 @@ import type { KilnCommand } from "@core/kiln/register-map";
 import { steerText } from "@core/kiln/steer";
 import { and, asc, count, desc, eq, inArray, isNotNull, isNull, lt, sql } from "drizzle-orm";
 import type { Database, Reader, Transaction } from "../connect";
-import { type FiringState, firing, firingNote, firingPlace, kiln, piece } from "../schema";
+import { type FiringState, firing, firingNote, firingPlace, kiln, mould, piece } from "../schema";
 
 export type FiringRow = typeof firing.$inferSelect;
 
@@ -70,6 +70,17 @@ export async function activeFirings(reader: Reader): Promise<(FiringRow & { piec
 		.groupBy(firingPlace.firingId);
 	const pieces = new Map(counts.map((one) => [one.id, one.pieces]));
 	return rows.map((row) => ({ ...row, pieces: pieces.get(row.id) ?? 0 }));
+}
+
+/** Moulds under the pieces of a firing. */
+export async function mouldsIn(reader: Reader, firingId: string): Promise<(typeof mould.$inferSelect)[]> {
+	const rows = await reader
+		.select({ journey: piece.journey })
+		.from(firingPlace)
+		.innerJoin(piece, eq(piece.id, firingPlace.pieceId))
+		.where(eq(firingPlace.firingId, firingId));
+	const ids = [...new Set(rows.flatMap(({ journey }) => journey.route[journey.step]?.mouldId ?? []))];
+	return ids.length > 0 ? reader.select().from(mould).where(inArray(mould.id, ids)) : [];
 }
 
 /** Moulds that lie in firings that are planned or run: how many of each. */

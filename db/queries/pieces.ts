@@ -212,7 +212,7 @@ export const eventsOf = (reader: Reader, ids: readonly string[]) =>
 /** Whose events these ids are, as far as they are there. */
 export const ownersOfEvents = (reader: Reader, eventIds: readonly string[]) =>
 	reader
-		.select({ id: pieceEvent.id, pieceId: pieceEvent.pieceId })
+		.select({ id: pieceEvent.id, pieceId: pieceEvent.pieceId, data: pieceEvent.data })
 		.from(pieceEvent)
 		.where(inArray(pieceEvent.id, [...eventIds]));
 

@@ -79,10 +79,10 @@ export async function lockStock(tx: Transaction, ids: readonly string[]): Promis
 	);
 }
 
-/** Whether a record with this id is there already: the same press sent twice. */
-export async function isRecorded(tx: Transaction, id: string): Promise<boolean> {
-	const [row] = await tx.select({ id: stockRecord.id }).from(stockRecord).where(eq(stockRecord.id, id));
-	return row !== undefined;
+/** The record with this id, where it is there already: the same press sent twice. */
+export async function recordWith(tx: Transaction, id: string) {
+	const [row] = await tx.select().from(stockRecord).where(eq(stockRecord.id, id));
+	return row;
 }
 
 export const writeRecords = (tx: Transaction, entries: Entry[]) =>

@@ -36,6 +36,8 @@ export const microwaveRun = pgTable(
 		startedAt: instant("started_at").notNull(),
 		heatedAt: instant("heated_at"),
 		openedAt: instant("opened_at"),
+		/** It was opened before it could be touched: a warning, and no measure of how long it takes. */
+		early: boolean("early").notNull().default(false),
 		outcome: text("outcome").$type<Look>(),
 		note: text("note").notNull().default(""),
 	},

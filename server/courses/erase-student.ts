@@ -1,5 +1,13 @@
 import { erased, withoutName } from "@core/journey/without-name";
-import { notesNaming, textsAbout, writeEvent, writeFiringNote, writeJourney, writeNoteOf } from "@db/queries/erase";
+import {
+	forgetCollector,
+	notesNaming,
+	textsAbout,
+	writeEvent,
+	writeFiringText,
+	writeJourney,
+	writeNoteOf,
+} from "@db/queries/erase";
 import { forgetSignUps } from "@db/queries/sign-ups";
 import { enrolment, photo, piece, student, waitingPlace } from "@db/schema";
 import { eq, inArray } from "drizzle-orm";
@@ -16,13 +24,14 @@ export const eraseStudent: UseCase<"eraseStudent"> = async ({ tx, ...asking }, {
 	const { pieces, events, firings } = await textsAbout(tx, studentId);
 	for (const one of events) await writeEvent(tx, one.id, erased(one.data, row.name));
 	for (const one of pieces) await writeJourney(tx, one.id, erased(one.journey, row.name));
-	for (const one of firings) await writeFiringNote(tx, one.id, withoutName(one.note, row.name));
+	for (const one of firings) await writeFiringText(tx, one.id, withoutName(one.note, row.name));
 	const notes = await notesNaming(tx, row);
-	for (const where of ["students", "courses", "signUps"] as const)
+	for (const where of ["students", "courses", "signUps", "firingNotes", "firings"] as const)
 		for (const one of notes[where]) await writeNoteOf[where](tx, one.id, withoutName(one.text, row.name));
 	const ids = pieces.map(({ id }) => id);
 	if (ids.length > 0) await tx.delete(photo).where(inArray(photo.pieceId, ids));
 	await tx.update(piece).set({ studentId: null, collectedBy: null }).where(eq(piece.studentId, studentId));
+	await forgetCollector(tx, row.name);
 	await tx.delete(enrolment).where(eq(enrolment.studentId, studentId));
 	await tx.delete(waitingPlace).where(eq(waitingPlace.studentId, studentId));
 	if (row.email) await forgetSignUps(tx, { ...row, email: row.email });

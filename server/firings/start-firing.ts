@@ -1,7 +1,9 @@
 import { randomUUID } from "node:crypto";
+import { whyNotStart } from "@core/firing/may-start";
 import { scheduleHours } from "@core/firing/schedule";
 import { afterFiring } from "@core/kiln/record";
-import { firingOf, lockFiring, placesIn } from "@db/queries/firings";
+import { phraseText } from "@core/units/phrase";
+import { firingOf, lockFiring, mouldsIn, placesIn } from "@db/queries/firings";
 import { lockKiln } from "@db/queries/kilns";
 import { lockPieces } from "@db/queries/pieces";
 import { firing, kiln } from "@db/schema";
@@ -9,6 +11,7 @@ import { eq } from "drizzle-orm";
 import { isStandIn, pressStart } from "../devices/stand-in-panel";
 import type { UseCase } from "../house/context";
 import { inTheBook, Refusal } from "../house/refusal";
+import { unitsOf } from "../house/units-of";
 import { refuseClosed } from "../kilns/models/out-of-service";
 import { recordSteps } from "../pieces/models/record";
 import { refuseAtKiln } from "./models/hands";
@@ -26,6 +29,12 @@ export const startFiring: UseCase<"startFiring"> = async (context, { firingId, s
 	const other = await firingOf(tx, row.kilnId, "running");
 	if (other) throw new Refusal("conflict", `This kiln still holds firing ${other.number}. Open and unload it first.`);
 	const places = await placesIn(tx, firingId);
+	const why = whyNotStart({ schedule: row.schedule, kiln: its, moulds: await mouldsIn(tx, firingId) });
+	if (why.length > 0)
+		throw new Refusal(
+			"conflict",
+			`Since it was planned something changed. ${why.map((one) => phraseText(one, unitsOf(context.studio))).join(" ")}`,
+		);
 	const wet = (
 		await lockPieces(
 			tx,

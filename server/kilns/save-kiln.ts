@@ -6,21 +6,29 @@ import type { Transaction } from "@db/connect";
 import { firingOf, plannedWithArea } from "@db/queries/firings";
 import { type KilnRow, lastSort, lockKiln } from "@db/queries/kilns";
 import { kiln } from "@db/schema";
+import { noteAudit } from "../house/audit";
 import type { UseCase } from "../house/context";
 import { Refusal } from "../house/refusal";
 import { saved } from "../house/saved";
+import { refuseLineTaken } from "./models/line-taken";
 
 /** Writes a kiln down, new or known. What the studio counted or learned of it is not typed here, and stays. */
-export const saveKiln: UseCase<"saveKiln"> = async ({ tx }, { kiln: form, revision, anew }) => {
+export const saveKiln: UseCase<"saveKiln"> = async ({ tx, ...asking }, { kiln: form, revision, anew }) => {
 	refuseUnfit(form);
 	const known = await lockKiln(tx, form.id);
 	if (known) refuseForKnown(known, form, await firingOf(tx, known.id, "running"));
 	if (known) await refuseLaidOn(tx, known, form);
+	await refuseLineTaken(tx, form);
+	if (known && !isDeepStrictEqual(known.permissions, form.permissions))
+		await noteAudit(tx, "permissions", `${form.name}: ${steerWords(form.permissions)}`, asking);
 	const record = recounted(known, form, anew);
 	const body = { ...form.body, ...(known?.body.offsetK !== undefined && { offsetK: known.body.offsetK }) };
 	const sort = known?.sort ?? (await lastSort(tx)) + 1;
 	return { kilnId: form.id, revision: await saved(form.name, tx, kiln, { ...form, ...record, body, sort }, revision) };
 };
+
+const steerWords = ({ steer, start }: KilnForm["permissions"]) =>
+	[steer ? "may be steered" : "only read", ...(start ? ["may be started with somebody there"] : [])].join(", ");
 
 /** What does not fit together, with the field it is about. */
 function refuseUnfit(form: KilnForm): void {

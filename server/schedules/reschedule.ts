@@ -1,4 +1,4 @@
-import { lockFiring } from "@db/queries/firings";
+import { lockFiring, mouldsIn } from "@db/queries/firings";
 import { loadKiln } from "@db/queries/kilns";
 import { firing } from "@db/schema";
 import { eq } from "drizzle-orm";
@@ -15,8 +15,12 @@ export const reschedule: UseCase<"reschedule"> = async ({ tx, now }, { firingId,
 	const its = inTheBook(await loadKiln(tx, row.kilnId), "kiln");
 	if (document.familyId !== row.familyId)
 		throw new Refusal("invalid", "This load is of another family of glass than the schedule.");
-	const fired = await forKiln(tx, document, its, await loadedIn(tx, firingId));
-	const scheduleVersionId = await versionOf(tx, scheduleId, document, now);
+	// What its moulds bear is in the book, whatever the page says.
+	const moulds = await mouldsIn(tx, firingId);
+	const mouldMaxC = moulds.length > 0 ? Math.min(...moulds.map(({ maxC }) => maxC)) : null;
+	const judged = { ...document, mouldMaxC };
+	const fired = await forKiln(tx, judged, its, await loadedIn(tx, firingId));
+	const scheduleVersionId = await versionOf(tx, scheduleId, judged, now);
 	await tx
 		.update(firing)
 		.set({ ...fired, level: row.level, scheduleVersionId })

@@ -6,6 +6,7 @@ import { lockFiring } from "@db/queries/firings";
 import { loadKiln } from "@db/queries/kilns";
 import { glassFamily } from "@db/schema";
 import { eq } from "drizzle-orm";
+import { refuseAtKiln } from "../firings/models/hands";
 import type { UseCase } from "../house/context";
 import { inTheBook, Refusal } from "../house/refusal";
 import { loadKilnOf } from "../loads/models/plan-load";
@@ -15,6 +16,7 @@ import { familyOfLots, fillLots, refuseWithoutRoom, waitingLots } from "./models
 
 /** A firing of their own for lots of one family, by the studio's schools. */
 export const fireLots: UseCase<"fireLots"> = async (context, { firingId, kilnId, lotIds }) => {
+	refuseAtKiln(context, "load");
 	const { tx, studio } = context;
 	const lots = await waitingLots(context, lotIds, firingId);
 	const familyId = await familyOfLots(context, lots);
@@ -32,6 +34,7 @@ export const fireLots: UseCase<"fireLots"> = async (context, { firingId, kilnId,
 
 /** A lot fills up the shelf of a firing that is planned already; or no longer. */
 export const fillWithLot: UseCase<"fillWithLot"> = async (context, { lotId, firingId }) => {
+	refuseAtKiln(context, "load");
 	const { tx } = context;
 	if (firingId === null) {
 		const [lot] = await lockLots(tx, [lotId]);

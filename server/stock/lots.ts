@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import { BOUGHT_SINGLY } from "@core/stock/kinds";
 import { keyOf } from "@core/stock/to-buy";
 import { finishLot, lockLot, writeLot } from "@db/queries/bags";
+import { lockFiring } from "@db/queries/firings";
 import { loadStock } from "@db/queries/stock-book";
 import { stockItem } from "@db/schema";
 import type { UseCase } from "../house/context";
@@ -20,6 +21,12 @@ export const endLot: UseCase<"endLot"> = async (context, { lotId, made }) => {
 	const lot = inTheBook(await lockLot(tx, lotId), "lot");
 	if (lot.onFamilyId !== null) throw new Refusal("invalid", "This is a strain test: read it in the book of families.");
 	if (lot.firedAt) return { made: lot.made ?? 0 }; // the same press sent twice
+	if (made > lot.count)
+		throw new Refusal("invalid", [
+			{ path: ["made"], sentence: `${lot.count} were ordered: no more than these can be good.` },
+		]);
+	if (made > 0 && (!lot.firingId || (await lockFiring(tx, lot.firingId))?.state !== "opened"))
+		throw new Refusal("conflict", "Its firing is not opened yet: nothing of it is good before.");
 	await finishLot(tx, lotId, now, made);
 	if (made === 0) return { made };
 	const thing = { kind: "component" as const, glassId: lot.glassId, sizeMm: lot.sizeMm, widthMm: null, heightMm: null };

@@ -13,5 +13,19 @@ export const tickCut: UseCase<"tickCut"> = async (
 	if (!run) throw new Refusal("missing", "This cut list is gone.");
 	const line = cutListOf(cutsOf(run.document), run.kits, studio.customs.spares).find(({ key }) => key === lineKey);
 	if (!line) throw new Refusal("missing", "This cut is not on the list any more.");
-	return countCut(tx, { id: eventId, cutRunId, lineKey, more, broke: broke ?? 0, at: now, actorName: actor.name });
+	const counted = await countCut(tx, {
+		id: eventId,
+		cutRunId,
+		lineKey,
+		more,
+		broke: broke ?? 0,
+		at: now,
+		actorName: actor.name,
+	});
+	if (more > 0 && counted.done > line.needed + line.spares)
+		throw new Refusal(
+			"conflict",
+			`${line.needed + line.spares} are on the list with their spares, and all are cut. Look again.`,
+		);
+	return counted;
 };

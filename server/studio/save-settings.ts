@@ -1,14 +1,20 @@
+import { isDeepStrictEqual } from "node:util";
+import type { Customs } from "@core/studio/customs";
 import type { LengthUnit } from "@core/units/length";
 import type { TemperatureUnit } from "@core/units/temperature";
 import { loadNextFiring, setNextFiring, setSpots, takenSpots } from "@db/queries/studio";
 import { studio } from "@db/schema";
+import { noteAudit } from "../house/audit";
 import type { UseCase } from "../house/context";
 import { Refusal } from "../house/refusal";
 import { saved } from "../house/saved";
 
+const mayWords = ({ load, open }: Customs["assistantsMay"]) =>
+	`${load ? "load and start" : "do not load"}, ${open ? "open" : "do not open"}`;
+
 /** What the studio is and how it fires. Pieces that were promised, fired or priced before stay as they were. */
 export const saveSettings: UseCase<"saveSettings"> = async (
-	{ tx, studio: { id } },
+	{ tx, studio: { id, customs }, ...asking },
 	{ settings, schools, revision },
 ) => {
 	const { spots, units, nextFiring, ...rest } = settings;
@@ -39,6 +45,9 @@ export const saveSettings: UseCase<"saveSettings"> = async (
 		dotSchool: dots,
 	};
 	const at = await saved("the settings", tx, studio, row, revision);
+	const { assistantsMay } = rest.customs;
+	if (!isDeepStrictEqual(assistantsMay, customs.assistantsMay))
+		await noteAudit(tx, "permissions", `assistants: ${mayWords(assistantsMay)}`, asking);
 	await setSpots(tx, spots);
 	if (nextFiring > next) await setNextFiring(tx, nextFiring);
 	return { revision: at };

@@ -1,3 +1,4 @@
+import type { AlarmBrief } from "@contract/kilns";
 import type { PieceBrief } from "@contract/pieces";
 import type { TodayLine } from "@contract/studio";
 import { groupBy } from "@core/group-by";
@@ -17,6 +18,10 @@ import { line, plural } from "./models/today-line";
 const someOf = (words: readonly string[], most = 12) =>
 	words.length > most ? `${words.slice(0, most).join(", ")} and ${words.length - most} more` : words.join(", ");
 
+/** Where an alarm is looked into. */
+const placeOf = ({ kind, kilnId, firing }: AlarmBrief): string =>
+	kind === "unconfirmed" ? `/fire/kilns/${kilnId}?tab=line` : firing === null ? `/fire/kilns/${kilnId}` : "/fire";
+
 /** What to do, what the glass makes wait, what was promised: one line and one action each. */
 export const today: View<"today"> = async (context) => {
 	const { db, studio, now, actor } = context;
@@ -34,9 +39,16 @@ export const today: View<"today"> = async (context) => {
 	for (const alarm of alarms) {
 		const since = `since ${clockNear(alarm.startedAt, now, zone)}${alarm.endedAt ? ", over now" : ""}`;
 		doNow.push(
-			line(`alarm-${alarm.id}`, `${alarm.kiln}: ${ALARM_WORDS[alarm.kind]}`, since, "/fire", "Look at the kiln", {
-				urgency: "late",
-			}),
+			line(
+				`alarm-${alarm.id}`,
+				`${alarm.kiln}: ${ALARM_WORDS[alarm.kind]}`,
+				since,
+				placeOf(alarm),
+				"Look at the kiln",
+				{
+					urgency: "late",
+				},
+			),
 		);
 	}
 	const atKilns = kilnLines(kilns, unitsOf(studio));

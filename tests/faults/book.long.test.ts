@@ -17,6 +17,7 @@ const UNDO_NEWEST = [
 	"drop table kiln_lease, display_reading",
 	"alter table kiln drop column recorder",
 	"alter table firing drop column distrust",
+	"alter table microwave_run drop column early",
 ];
 const start = (env: Record<string, string> = {}): Run =>
 	runScript("start", { ZEPHYR_DATA: data, ZEPHYR_PORT: String(port), ...env });

@@ -47,6 +47,7 @@ beforeEach(async () => {
 	vi.useFakeTimers({ toFake: ["Date"], now: lastMs + 60_000 });
 	basePort = await freePort(3);
 	process.env.ZEPHYR_STAND_IN_PORT = String(basePort);
+	process.env.ZEPHYR_STAND_INS = "2";
 	standIn = await serveKilns(basePort, 2);
 	listener = new KilnListener(studio.db);
 	aheadMs = 0;

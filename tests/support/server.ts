@@ -29,7 +29,7 @@ export async function startServer(
 		ZEPHYR_SECRET: "only-for-tests-only-for-tests-only-for-tests",
 		ZEPHYR_PUBLIC_URL: address,
 		...more,
-		...(standInPort !== undefined && { ZEPHYR_STAND_IN_PORT: String(standInPort) }),
+		...(standInPort !== undefined && { ZEPHYR_STAND_IN_PORT: String(standInPort), ZEPHYR_STAND_INS: "2" }),
 	};
 	const server = run("serve", { env, preload: STEPPED_CLOCK });
 	const jobs = run("jobs", { env, preload: STEPPED_CLOCK });

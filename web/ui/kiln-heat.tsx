@@ -54,19 +54,5 @@ export function KilnHeatFigure({ heat, className, soft }: { heat: KilnHeat; clas
 export function HeatGlow({ heat, className }: { heat: KilnHeat; className: string }) {
 	if (heat.how === "measured") return <Glow c={heat.measuredC} className={className} />;
 	if (heat.how === "read") return <Glow c={heat.readC} className={className} />;
-	return (
-		<svg className={className} aria-hidden="true">
-			<rect
-				x="1"
-				y="1"
-				width="calc(100% - 2px)"
-				height="calc(100% - 2px)"
-				fill="none"
-				stroke="currentColor"
-				strokeWidth="1.5"
-				strokeDasharray="3 3"
-				opacity="0.55"
-			/>
-		</svg>
-	);
+	return <span aria-hidden="true" className={`${className} border-[1.5px] border-dashed border-current opacity-55`} />;
 }

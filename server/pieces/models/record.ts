@@ -47,13 +47,16 @@ export async function recordSteps(context: Context, steps: readonly Step[]): Pro
 		tx,
 		steps.map(({ eventId }) => eventId),
 	);
-	const known = new Map(owners.map(({ id, pieceId }) => [id, pieceId]));
+	const known = new Map(owners.map((one) => [one.id, one]));
 	const taken = steps.map((step) => {
 		const row = inTheBook(rows.get(step.pieceId), "piece");
 		const owner = known.get(step.eventId);
-		if (owner !== undefined && owner !== row.id)
-			throw new Refusal("invalid", "This event id belongs to another piece.");
-		if (owner !== undefined) return { row, journey: row.journey, event: undefined, eventId: step.eventId };
+		if (owner && (owner.pieceId !== row.id || owner.data.type !== step.data.type))
+			throw new Refusal(
+				"conflict",
+				"This was sent under the number of something else that is done: nothing was written.",
+			);
+		if (owner) return { row, journey: row.journey, event: undefined, eventId: step.eventId };
 		return { ...next(row, (events.get(row.id) ?? []).map(eventOf), step, now), eventId: step.eventId };
 	});
 	const fresh = taken.flatMap(({ row, journey, event, eventId }) => (event ? [{ row, journey, event, eventId }] : []));

@@ -1,5 +1,5 @@
 import { type StockReason, unitOf } from "@core/stock/kinds";
-import { isRecorded, type LockedItem, lockStock, writeRecords } from "@db/queries/stock-book";
+import { type LockedItem, lockStock, recordWith, writeRecords } from "@db/queries/stock-book";
 import type { Context } from "../../house/context";
 import { inTheBook, Refusal } from "../../house/refusal";
 
@@ -28,7 +28,7 @@ export async function recordStock(
 	const left = new Map([...items].map(([id, { amount }]) => [id, amount]));
 	for (const { eventId, itemId, reason, change, note } of changes) {
 		const item = inTheBook(items.get(itemId), "thing");
-		if (await isRecorded(tx, eventId)) continue;
+		if (await isSentAgain(tx, { eventId, itemId, reason })) continue;
 		const have = left.get(itemId) ?? 0;
 		const after = Math.round((have + change) * 1000) / 1000;
 		if (after < 0)
@@ -40,6 +40,17 @@ export async function recordStock(
 		await writeRecords(tx, [{ id: eventId, itemId, reason, change, at: now, actorName: actor.name, note }]);
 	}
 	return left;
+}
+
+/** Whether this was recorded before. @throws Refusal where the number is that of another record */
+export async function isSentAgain(
+	tx: Context["tx"],
+	{ eventId, itemId, reason }: Pick<Change, "eventId" | "itemId" | "reason">,
+): Promise<boolean> {
+	const again = await recordWith(tx, eventId);
+	if (again && (again.itemId !== itemId || again.reason !== reason))
+		throw new Refusal("conflict", "This was sent under the number of another record: nothing was written.");
+	return again !== undefined;
 }
 
 const amountWords = (amount: number, { kind }: LockedItem): string =>

@@ -90,7 +90,7 @@ function DisplayForm({ kilnId, person }: { kilnId: string; person: string }) {
 	});
 	return (
 		<form className="grid grid-cols-[1fr_1fr_auto] items-end gap-2" noValidate onSubmit={form.submit}>
-			<NumberField kind="temperature" label="Its display says" {...form.number("c")} />
+			<NumberField kind="temperature" label="Display says" {...form.number("c")} />
 			<TextField label="Read by" {...form.field("readBy")} />
 			<button type="submit" className="btn h-11" disabled={form.pending}>
 				Note it

@@ -3,7 +3,7 @@ import { LEVEL_WORDS } from "@core/firing/level";
 import { timeConstantS } from "@core/kiln/kiln";
 import { formatMinutes } from "@core/units/duration";
 import { dayAndClock, dayOf } from "@formats/time";
-import { lazy, Suspense, useState } from "react";
+import { lazy, Suspense, useEffect, useState } from "react";
 import { Caution, Trouble } from "../../forms/notice";
 import { useAct } from "../../lib/api";
 import { useFigure, usePrefs } from "../../lib/prefs";
@@ -38,6 +38,9 @@ function KilnPage(props: StationProps<"kiln">) {
 	const { view, frame, params } = props;
 	const asked = TABS.find(({ value }) => value === params.tab)?.value;
 	const [tab, setTab] = useState<Tab>(asked ?? (view.form.kind === "electric" ? "record" : "kiln"));
+	// What is loaded by itself is not drawn on the server: that takes a script in the page, which its policy forbids.
+	const [shown, setShown] = useState(false);
+	useEffect(() => setShown(true), []);
 	const instructor = frame.person.role === "instructor";
 	const block = view.form.kind === "microwaveBlock";
 	return (
@@ -96,7 +99,7 @@ function KilnPage(props: StationProps<"kiln">) {
 						)}
 						{tab === "kiln" && <KilnFormPanel key={view.form.id} view={view} instructor={instructor} />}
 						{tab === "line" && <LineForm key={view.form.id} view={view} instructor={instructor} />}
-						{tab === "line" && instructor && view.form.line?.driver === "folder" && (
+						{shown && tab === "line" && instructor && view.form.line?.driver === "folder" && (
 							<Suspense>
 								<RecorderPanel key={view.form.line.folder} view={view} />
 							</Suspense>

@@ -47,7 +47,7 @@ export function LineForm({ view, instructor }: { view: KilnView; instructor: boo
 			{now && (
 				<div>
 					<KilnHeatFigure heat={now.heat} className="text-2xl" soft="text-soft" />
-					{now.latest && (
+					{now.latest && now.heat.how === "measured" && (
 						<span className="text-soft">
 							last read {agoWords(Math.max(0, (nowMs - Date.parse(now.latest.at)) / 1000))}
 							{now.latest.status && `, ${now.latest.status}`}

@@ -20,7 +20,18 @@ export default framed("microwave", "fire", MicrowaveStation);
 
 const lookOptions = LOOKS.map((value) => ({ value, label: LOOK_WORDS[value] }));
 
-const asRecord = ({ id, blockId, ovenId, steps, looks, outcome, fired, heatedAt, openedAt }: MicrowaveRunBrief) =>
+const asRecord = ({
+	id,
+	blockId,
+	ovenId,
+	steps,
+	looks,
+	outcome,
+	fired,
+	heatedAt,
+	openedAt,
+	early,
+}: MicrowaveRunBrief) =>
 	outcome === null
 		? []
 		: [
@@ -32,7 +43,8 @@ const asRecord = ({ id, blockId, ovenId, steps, looks, outcome, fired, heatedAt,
 					looks,
 					outcome,
 					fired,
-					coolingMin: heatedAt && openedAt ? Math.round((Date.parse(openedAt) - Date.parse(heatedAt)) / 60_000) : null,
+					coolingMin:
+						heatedAt && openedAt && !early ? Math.round((Date.parse(openedAt) - Date.parse(heatedAt)) / 60_000) : null,
 				} satisfies MicrowaveRecord,
 			];
 
@@ -152,7 +164,7 @@ function Plan({ view, blockId, records }: PlanProps) {
 					value={fired ? "yes" : "no"}
 					options={[
 						{ value: "no", label: "no" },
-						{ value: "yes", label: "yes, starts gently" },
+						{ value: "yes", label: "yes" },
 					]}
 					onChange={(answer) => fresh(() => setFired(answer === "yes"))}
 				/>
@@ -214,7 +226,7 @@ function Plan({ view, blockId, records }: PlanProps) {
 						>
 							{oven.watts.map((one) => (
 								<option key={one} value={one}>
-									{one} W
+									{one} W, {Math.round((one / Math.max(...oven.watts)) * 100)} %
 								</option>
 							))}
 						</select>
@@ -255,7 +267,7 @@ function RecordList({ runs }: { runs: readonly MicrowaveRunBrief[] }) {
 			<h2 className="mb-1">What it did before</h2>
 			{runs.length === 0 && <p className="text-soft">Nothing yet. The first runs teach it: note every look.</p>}
 			<ul className="ruled">
-				{runs.slice(0, 20).map(({ id, startedAt, oven, what, wanted, outcome, steps, looks, note, fired }) => (
+				{runs.slice(0, 20).map(({ id, startedAt, oven, what, wanted, outcome, steps, looks, note, fired, early }) => (
 					<li key={id} className="py-2">
 						<p className="flex justify-between gap-2">
 							<b>{what || "a piece"}</b>
@@ -275,6 +287,7 @@ function RecordList({ runs }: { runs: readonly MicrowaveRunBrief[] }) {
 									{clockOf(s)} {LOOK_WORDS[seen]}
 								</span>
 							))}
+							{early && <b className="block text-warning">opened before it could be touched</b>}
 							{note && <span className="block">{note}</span>}
 						</p>
 					</li>

@@ -1,4 +1,5 @@
 import type { MicrowaveView } from "@contract/microwave";
+import { parsePowers } from "@core/microwave/powers";
 import { useState } from "react";
 import { TextField } from "../../forms/fields";
 import { Problems } from "../../forms/notice";
@@ -59,27 +60,24 @@ function Edit({ oven, onDone }: { oven: MicrowaveView["ovens"][number]; onDone()
 		schema: async () => (await import("@contract/microwave")).actions.saveOven,
 		done: onDone,
 	});
+	const [unread, setUnread] = useState("");
 	const [typed, setTyped] = useState(oven.watts.join(", "));
 	const setWatts = (text: string) => {
 		setTyped(text);
-		form.set(
-			"oven.watts",
-			text
-				.split(/[\s,;]+/)
-				.filter(Boolean)
-				.map(Number),
-		);
+		const read = parsePowers(text);
+		form.set("oven.watts", read.ok ? read.value : []);
+		setUnread(read.ok ? "" : (read.problems[0]?.sentence ?? ""));
 	};
 	return (
 		<form className="flex flex-col gap-2 py-2" noValidate onSubmit={form.submit}>
 			<TextField compact label="Oven" {...form.field("oven.name")} />
 			<TextField
 				compact
-				label="Powers, W"
+				label="Powers"
 				value={typed}
 				onChange={setWatts}
-				error={form.errorAt("oven.watts")}
-				hint="All it can be set to, like 180, 350, 500, 750."
+				error={unread || form.errorAt("oven.watts")}
+				hint="All it can be set to: 180, 350, 500, 750 W, or its full power and shares of it, 900 W, 70 %, 50 %."
 			/>
 			<Problems problems={form.others()} />
 			<div className="flex gap-2">

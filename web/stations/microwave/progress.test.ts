@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { begun, givenS, heat, leftS, oneMore, stopHeat } from "./progress";
+import { begun, givenS, heat, leftS, lookedIn, oneMore, stopHeat } from "./progress";
 
 const PLAN = [
 	{ watts: 350, seconds: 240 },
@@ -32,5 +32,18 @@ describe("a run of the block", () => {
 		expect(oneMore(done, 30).left).toEqual([{ watts: 500, seconds: 30 }]);
 		expect(heat(done, 0)).toBe(done);
 		expect(stopHeat(done, 0)).toBe(done);
+	});
+
+	it("is shortened by what is seen, and lengthened where the programme is through", () => {
+		const half = {
+			left: [{ watts: 500, seconds: 300 }],
+			given: [PLAN[0] as (typeof PLAN)[number]],
+			heatingSinceMs: null,
+		};
+		expect(lookedIn(half, "rounded", "rounded").left).toEqual([]);
+		expect(givenS({ ...half, given: lookedIn(half, "edgesSoft", "rounded").left })).toBeLessThan(300);
+		const through = { ...half, left: [] };
+		expect(lookedIn(through, "glowing", "rounded").left.length).toBeGreaterThan(0);
+		expect(lookedIn(through, "glowing", "rounded").left[0]?.watts).toBe(350);
 	});
 });

@@ -1,4 +1,4 @@
-import type { MicrowaveStep } from "@core/microwave/programme";
+import { afterLook, type Look, type MicrowaveStep } from "@core/microwave/programme";
 
 /** Where a run is: steps already given, and the one that heats now. Kept in the browser, so that a reload loses nothing. */
 export interface Progress {
@@ -41,3 +41,9 @@ export const leftS = ({ left, heatingSinceMs }: Progress, nowMs: number): number
 };
 
 export const givenS = ({ given }: Progress): number => given.reduce((sum, { seconds }) => sum + seconds, 0);
+
+/** It was looked in: what was seen shortens or lengthens what is still to come. */
+export function lookedIn(progress: Progress, seen: Look, wanted: Look): Progress {
+	const watts = progress.given.at(-1)?.watts ?? progress.left[0]?.watts ?? 0;
+	return watts === 0 ? progress : { ...progress, left: afterLook(progress.left, seen, wanted, watts) };
+}

@@ -1,15 +1,17 @@
 import type { MicrowaveRunBrief } from "@contract/microwave";
-import { LAST_STEP_S, LOOK_WORDS, LOOKS, type Look } from "@core/microwave/programme";
+import { energyWs, LAST_STEP_S, LOOK_WORDS, LOOKS, type Look, looksBetween } from "@core/microwave/programme";
+import { LEAST_COOLING_MIN } from "@core/microwave/suggest";
 import { formatMinutes } from "@core/units/duration";
 import { clock } from "@formats/time";
 import { useEffect, useState } from "react";
+import { Check } from "../../forms/check";
 import { ChoiceField, TextField } from "../../forms/fields";
 import { Problems, Trouble } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";
 import { useAct } from "../../lib/api";
 import { useNow } from "../../lib/clock";
 import { usePrefs } from "../../lib/prefs";
-import { begun, givenS, heat, leftS, oneMore, type Progress, stopHeat } from "./progress";
+import { begun, givenS, heat, leftS, lookedIn, oneMore, type Progress, stopHeat } from "./progress";
 
 const TICK_MS = 200;
 const place = (runId: string) => `zephyr-microwave-${runId}`;
@@ -128,7 +130,10 @@ function Heating({ run, cooling, lessonEndsAt }: Props) {
 							type="button"
 							className={`btn h-14 text-base ${looked && last?.seen === seen ? "btn-secondary" : ""}`}
 							disabled={heating || look.isPending || s === 0}
-							onClick={() => look.send((id) => ({ lookId: id(), runId: run.id, s, seen }))}
+							onClick={() => {
+								look.send((id) => ({ lookId: id(), runId: run.id, s, seen }));
+								keep(lookedIn(progress, seen, run.wanted));
+							}}
 						>
 							{LOOK_WORDS[seen]}
 						</button>
@@ -136,9 +141,7 @@ function Heating({ run, cooling, lessonEndsAt }: Props) {
 				</div>
 				{!heating && s > 0 && (
 					<p className="mt-2 font-semibold">
-						{looked
-							? "Turn the block a third of the way before the next step: every oven has hot spots."
-							: "Not looked yet after this step."}
+						{looked ? afterWords(progress, last.seen, run.wanted) : "Not looked yet after this step."}
 					</p>
 				)}
 			</section>
@@ -160,18 +163,25 @@ function Heating({ run, cooling, lessonEndsAt }: Props) {
 	);
 }
 
+/** What a look means for the rest. */
+function afterWords({ left }: Progress, seen: Look, wanted: Look): string {
+	if (looksBetween(seen, wanted) <= 0) return "It is as wanted: close it and let it cool.";
+	const s = left.reduce((sum, { seconds }) => sum + seconds, 0);
+	return `${Math.round(energyWs(left) / 1000)} kJ more by what was seen, ${formatMinutes(s / 60)}. Turn the block a third of the way before the next step: every oven has hot spots.`;
+}
+
 /** Closed and left alone: the clock of the lesson. */
 function Cooling({ run, cooling, lessonEndsAt }: Props) {
 	const { timeZone } = usePrefs();
 	const nowMs = useNow();
-	const form = useActForm("openMicrowave", {
-		start: { outcome: (run.looks.at(-1)?.seen ?? run.wanted) as Look, note: "" },
-		schema: async () => (await import("@contract/microwave")).actions.openMicrowave,
-		sent: ({ outcome, note }) => ({ runId: run.id, outcome, note: note.trim() }),
-	});
 	const heated = Date.parse(run.heatedAt ?? "");
 	const readyMs = heated + cooling.min * 60_000;
 	const leftMin = Math.max(0, Math.ceil((readyMs - nowMs) / 60_000));
+	const form = useActForm("openMicrowave", {
+		start: { outcome: (run.looks.at(-1)?.seen ?? run.wanted) as Look, note: "", cool: false },
+		schema: async () => (await import("@contract/microwave")).actions.openMicrowave,
+		sent: ({ outcome, note, cool }) => ({ runId: run.id, outcome, note: note.trim(), cool: cool || leftMin === 0 }),
+	});
 	const late = lessonEndsAt !== null && readyMs > Date.parse(lessonEndsAt);
 	return (
 		<div className="flex max-w-3xl flex-col gap-4">
@@ -211,6 +221,18 @@ function Cooling({ run, cooling, lessonEndsAt }: Props) {
 					{leftMin === 0 ? "It is cool and open" : "Opened before its time"}
 				</button>
 			</form>
+			{leftMin > 0 && nowMs - heated >= LEAST_COOLING_MIN * 60_000 && (
+				<Check
+					label="It can be touched already: its time is a measure"
+					checked={form.values.cool}
+					onChange={(cool) => form.set("cool", cool)}
+				/>
+			)}
+			{leftMin > 0 && !form.values.cool && (
+				<p className="text-soft">
+					Opened before it can be touched it may crack; it is kept as a warning and teaches nothing.
+				</p>
+			)}
 			<Problems problems={form.others()} />
 		</div>
 	);

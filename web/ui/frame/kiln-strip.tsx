@@ -17,7 +17,7 @@ export function KilnStrip({ kilns, heardAtMs }: { kilns: readonly KilnCell[]; he
 	return (
 		<section
 			aria-label="Kilns"
-			className="no-print flex min-h-[60px] bg-[oklch(25%_0.035_172)] text-[oklch(93%_0.012_160)]"
+			className="no-print flex min-h-[60px] overflow-x-auto bg-[oklch(25%_0.035_172)] text-[oklch(93%_0.012_160)]"
 		>
 			{unheard && (
 				<p
@@ -44,10 +44,10 @@ function Cell({ cell, answeredAgoS }: { cell: KilnCell; answeredAgoS: number }) 
 	return (
 		<a
 			href={firing ? `/fire?firing=${firing.id}` : block ? "/fire/microwave" : `/fire/kilns/${cell.id}`}
-			className={`flex min-w-0 items-center overflow-hidden gap-3 border-r border-[oklch(38%_0.03_168)] pr-4 last:border-r-0 max-lg:gap-2 max-lg:pr-2 ${firing ? "grow-[2] basis-0" : "grow basis-0"}`}
+			className={`flex items-center overflow-hidden gap-3 border-r border-[oklch(38%_0.03_168)] pr-4 last:border-r-0 max-lg:gap-2 max-lg:pr-2 ${firing ? "min-w-80 grow-[2] basis-0 max-lg:min-w-64" : "min-w-48 grow basis-0 max-lg:min-w-40"}`}
 		>
-			<HeatGlow heat={cell.heat} className="h-full w-3.5 shrink-0" />
-			<span className="min-w-0 max-w-44 shrink-0 max-lg:max-w-26">
+			{block ? <span className="w-1.5 shrink-0" /> : <HeatGlow heat={cell.heat} className="h-full w-3.5 shrink-0" />}
+			<span className="min-w-14 max-w-44 shrink max-lg:max-w-26">
 				<b className="block truncate font-semibold">{cell.name}</b>
 				<span className={`${dim} block truncate`}>
 					{block ? `microwave block, ${cell.uses} uses` : inItWords(firing)}
@@ -58,13 +58,13 @@ function Cell({ cell, answeredAgoS }: { cell: KilnCell; answeredAgoS: number }) 
 				<TimeLine id={firing.id} plan={firing.plan} elapsedS={firing.elapsedS} totalS={firing.totalS} />
 			)}
 			{!block && (
-				<span className="ml-auto text-right leading-tight tracking-tight whitespace-nowrap">
+				<span className="ml-auto max-w-40 shrink-0 text-right leading-tight tracking-tight">
 					<KilnHeatFigure heat={cell.heat} className="text-2xl font-semibold" soft={dim} />
 					{old && <b className="block text-[12.5px] font-bold tracking-normal text-[oklch(82%_0.14_75)]">read {old}</b>}
 				</span>
 			)}
 			{firing && (
-				<span className={`${dim} w-44 shrink-0 max-lg:hidden`}>
+				<span className={`${dim} w-44 min-w-20 shrink-[3] max-lg:hidden`}>
 					<span className="block truncate">
 						{phraseText(cell.phase, units)}
 						{firing.speedUp > 1 && <b className="ml-1 font-bold text-[oklch(82%_0.14_75)]">clock ×{firing.speedUp}</b>}
@@ -98,7 +98,7 @@ function TimeLine({ id, plan, elapsedS, totalS }: { id: string; plan: Curve; ela
 		<svg
 			viewBox={`0 0 ${w} ${h}`}
 			preserveAspectRatio="none"
-			className="hidden h-9 min-w-16 grow md:block"
+			className="hidden h-9 w-0 min-w-6 grow md:block"
 			aria-hidden="true"
 		>
 			<path d={path} fill="none" stroke="oklch(62% 0.03 165)" strokeWidth="1.5" vectorEffect="non-scaling-stroke" />
