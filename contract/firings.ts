@@ -171,6 +171,6 @@ export const views = {
 		.shows<ReadingsView>(),
 	open: seenByAssistant
 		.given({})
-		.of("firings", "loads", "pieces", "people", "kits", "glass", "kilns", "stock", "readings", "live")
+		.of("firings", "loads", "pieces", "people", "kits", "glass", "kilns", "stock", "readings", "alarms", "live")
 		.shows<OpenView>(),
 };

@@ -330,7 +330,7 @@ export const views = {
 		.shows<KilnView>(),
 	kilnNow: seenByAssistant.given({ id }).of("live", "readings", "firings", "kilns", "alarms").shows<KilnNowView>(),
 	/** Asked while somebody looks at it: a recorder’s lines come by themselves. */
-	recorder: seenByInstructor.given({ id }).of("live", "kilns", "alarms").shows<RecorderView>(),
+	recorder: seenByInstructor.given({ id }).of("live", "kilns").shows<RecorderView>(),
 	/** A kiln's record between two instants; the last 30 days where nothing is said. */
 	kilnRecord: seenByAssistant.given(stretch).of("kilns", "readings").shows<KilnRecordView>(),
 	kilnLesson: seenByAssistant.given(stretch).of("kilns", "readings").shows<KilnLessonView>(),

@@ -43,6 +43,7 @@ const EXPORTED: readonly (readonly [PgTable, readonly string[]])[] = [
 	[tables.kilnLesson, []],
 	[tables.kilnAlarm, []],
 	[tables.kilnImport, []],
+	[tables.displayReading, []],
 	[tables.firing, []],
 	[tables.firingPlace, []],
 	[tables.firingNote, []],
@@ -61,6 +62,7 @@ export const NOT_EXPORTED: readonly PgTable[] = [
 	tables.invitation,
 	tables.attempt,
 	tables.heartbeat,
+	tables.kilnLease,
 	tables.kilnReadingSpan,
 ];
 

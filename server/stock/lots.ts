@@ -25,7 +25,7 @@ export const endLot: UseCase<"endLot"> = async (context, { lotId, made }) => {
 		throw new Refusal("invalid", [
 			{ path: ["made"], sentence: `${lot.count} were ordered: no more than these can be good.` },
 		]);
-	if (made > 0 && (!lot.firingId || (await lockFiring(tx, lot.firingId))?.state !== "opened"))
+	if (made > 0 && lot.firingId && (await lockFiring(tx, lot.firingId))?.state !== "opened")
 		throw new Refusal("conflict", "Its firing is not opened yet: nothing of it is good before.");
 	await finishLot(tx, lotId, now, made);
 	if (made === 0) return { made };

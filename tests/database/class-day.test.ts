@@ -47,6 +47,7 @@ describe("the cut list of a class", () => {
 		const lineKey = run?.lines[0]?.key ?? "";
 		const cutRunId = run?.id ?? "";
 		const before = run?.lines[0]?.done ?? 0;
+		await studio.db.execute(`update cut_run set kits = 80 where id = '${cutRunId}'`);
 		const tap = (more: number, change = {}) => ({ cutRunId, lineKey, eventId: randomUUID(), more, ...change });
 		const four = tap(4);
 		for (let i = 0; i < 2; i++) expect(await studio.act("tickCut", four)).toMatchObject({ done: before + 4 });
@@ -57,6 +58,11 @@ describe("the cut list of a class", () => {
 		);
 		const seen = (await studio.see("cut", { session: session?.id ?? "" })).runs.find(({ id }) => id === cutRunId);
 		expect(seen?.lines.find(({ key }) => key === lineKey)?.done).toBe(before + 28);
+		const list = seen?.lines.find(({ key }) => key === lineKey);
+		const whole = (list?.needed ?? 0) + (list?.spares ?? 0);
+		expect((await refusal(studio.act("tickCut", tap(whole - before - 27)))).message).toContain(
+			`${whole} are on the list`,
+		);
 		expect(await studio.act("tickCut", tap(-1))).toMatchObject({ done: before + 27 });
 		expect(await studio.act("tickCut", tap(-900))).toMatchObject({ done: 0 });
 		const other = studio.act("tickCut", tap(1, { lineKey: "a cut nobody planned" }));

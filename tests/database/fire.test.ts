@@ -158,6 +158,7 @@ describe("schedules", () => {
 	});
 });
 
+let units = 0;
 const form = (change: Partial<KilnForm> = {}): KilnForm => ({
 	id: randomUUID(),
 	name: "Cyclone kiln",
@@ -178,8 +179,8 @@ const form = (change: Partial<KilnForm> = {}): KilnForm => ({
 	elements: { fittedOn: null, dueFirings: 200 },
 	upkeep: USUAL_UPKEEP.map(({ what, everyFirings }) => ({ what, everyFirings })),
 	shelves: [{ name: "octagon", release: "washed" }],
-	// Nothing listens there.
-	line: { driver: "modbus", host: "127.0.0.1", port: 9, unit: 1, map: GENERIC_MAP },
+	// Nothing listens there; one line, one kiln.
+	line: { driver: "modbus", host: "127.0.0.1", port: 9, unit: ++units, map: GENERIC_MAP },
 	permissions: { steer: false, start: false },
 	...change,
 });
