@@ -32,7 +32,7 @@ import {
 } from "./documents/kiln";
 import { count, entries, id, revision, words } from "./fields";
 import type { FiringCard, ReadingsView } from "./firings";
-import { instant, seenByAssistant, seenByInstructor } from "./view";
+import { HEAVY, instant, seenByAssistant, seenByInstructor } from "./view";
 
 /** `toRead`: its time has come, and somebody has to read its display before it is opened. */
 export type KilnState = "empty" | "planned" | "running" | "cooling" | "toRead" | "canOpen";
@@ -332,6 +332,9 @@ export const views = {
 	/** Asked while somebody looks at it: a recorder’s lines come by themselves. */
 	recorder: seenByInstructor.given({ id }).of("live", "kilns").shows<RecorderView>(),
 	/** A kiln's record between two instants; the last 30 days where nothing is said. */
-	kilnRecord: seenByAssistant.given(stretch).of("kilns", "readings").shows<KilnRecordView>(),
-	kilnLesson: seenByAssistant.given(stretch).of("kilns", "readings").shows<KilnLessonView>(),
+	kilnRecord: seenByAssistant
+		.given(stretch)
+		.of("kilns", "readings")
+		.shows<KilnRecordView>(HEAVY / 4),
+	kilnLesson: seenByAssistant.given(stretch).of("kilns", "readings").shows<KilnLessonView>(HEAVY),
 };

@@ -10,6 +10,8 @@ export interface View<S extends z.ZodObject = z.ZodObject, V = unknown> {
 	/** Its parameters; all are text in an address. */
 	schema: S;
 	topics: readonly Topic[];
+	/** As much as so many others of who asks. */
+	cost: number;
 	/** Only a type. */
 	view?: V;
 }
@@ -18,12 +20,20 @@ const given =
 	(role: Role) =>
 	<P extends z.ZodRawShape>(params: P) => ({
 		of: (...topics: Topic[]) => ({
-			shows: <V>(): View<z.ZodObject<P, z.core.$strict>, V> => ({ role, schema: z.strictObject(params), topics }),
+			shows: <V>(cost = 1): View<z.ZodObject<P, z.core.$strict>, V> => ({
+				role,
+				schema: z.strictObject(params),
+				topics,
+				cost,
+			}),
 		}),
 	});
 
 export const seenByInstructor = { given: given("instructor") };
 export const seenByAssistant = { given: given("assistant") };
+
+/** What a view costs that goes through a record or computes. */
+export const HEAVY = 40;
 
 /** Parameters that several views share. */
 export const optionalId = id.optional();

@@ -54,6 +54,22 @@ describe("a process that is kept running", () => {
 		expect(all).toHaveLength(2);
 	});
 
+	it("that answered once is never given up: what listens to the kilns beside it is not stopped with it", async () => {
+		const { all, start } = starts();
+		let gaveUp = false;
+		const kept = keepRunning(start, 3);
+		void kept.givenUp.then(() => {
+			gaveUp = true;
+		});
+		kept.neverGiveUp();
+		for (let i = 0; i < 9; i++) {
+			all.at(-1)?.end();
+			await vi.advanceTimersByTimeAsync(30_000);
+		}
+		expect([all.length, gaveUp]).toEqual([10, false]);
+		await kept.stop();
+	});
+
 	it("is given up after so many ends in a row; being well begins the count anew", async () => {
 		const { all, start } = starts();
 		let gaveUp = false;

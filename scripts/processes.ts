@@ -13,6 +13,8 @@ const WELL_MS = 5000;
 export interface Kept {
 	/** Over once it ended so often in a row that it is not started again. */
 	givenUp: Promise<void>;
+	/** It has been well once: from now on it is started again however often it ends. */
+	neverGiveUp(): void;
 	/** Ends it for good, and waits until it is gone. */
 	stop(signal?: NodeJS.Signals): Promise<void>;
 }
@@ -62,6 +64,9 @@ export function keepRunning(start: () => ChildProcess, most = Number.POSITIVE_IN
 	watch(child, performance.now());
 	return {
 		givenUp,
+		neverGiveUp() {
+			most = Number.POSITIVE_INFINITY;
+		},
 		stop(signal = "SIGTERM") {
 			stopped = true;
 			return ended(child, signal);

@@ -1,6 +1,7 @@
 import { createServer, type IncomingMessage, type ServerResponse } from "node:http";
 import { pathToFileURL } from "node:url";
 import sirv from "sirv";
+import { isDriverFault } from "../server/house/driver-fault";
 import { endWithParent } from "../server/house/end-with-parent";
 import { errorFacts } from "../server/house/error-facts";
 import { trustedProxies, withClientAddress } from "./client-address";
@@ -60,6 +61,7 @@ async function serve(host: string, port: number): Promise<void> {
 	endWithParent();
 	for (const event of ["uncaughtException", "unhandledRejection"] as const)
 		process.on(event, (error: unknown) => {
+			if (isDriverFault(error)) return console.error("The database’s connection broke off:", errorFacts(error));
 			console.error(`The server ends on ${event}:`, errorFacts(error));
 			process.exit(1);
 		});

@@ -137,6 +137,8 @@ async function runStudio({ which, beginKey }: Next, asked: Promise<void>): Promi
 			asked,
 			answers(`http://${settings.host}:${settings.port}/api/health/ready`).then((answered) => {
 				if (!answered) throw new StartProblem("The application did not answer within three minutes.");
+				// It answered once: whatever ends it later, the kilns go on being heard beside it.
+				server.neverGiveUp();
 			}),
 			over.then(() => {
 				throw new StartProblem("The application ended while starting; its last lines stand above.");

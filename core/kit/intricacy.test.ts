@@ -36,6 +36,30 @@ describe("the crossings a kit is estimated by", () => {
 		);
 	});
 
+	it("are counted before anything is traced: what is used 250 times is looked at once", () => {
+		const circles = kit(
+			Array.from({ length: 249 }, (_, i) => cut(disc(3 + i / 50), 0, (i % 16) * 9, Math.floor(i / 16) * 9)),
+		);
+		const components = [{ id: "c", name: "hail", firing: 0, parts: circles.parts }];
+		const instance = (i: number) =>
+			({
+				...cut(square(1), 1, i, 0),
+				kind: "component",
+				componentId: "c",
+			}) as unknown as (typeof circles.parts)[number];
+		const design = { ...kit([]), parts: Array.from({ length: 250 }, (_, i) => instance(i)), components };
+		let traced = 0;
+		const counted = new Proxy(circles.parts, {
+			get(parts, key, self) {
+				if (key === Symbol.iterator || key === "map" || key === "flatMap" || key === "reduce") traced++;
+				return Reflect.get(parts, key, self);
+			},
+		});
+		components[0] = { id: "c", name: "hail", firing: 0, parts: counted };
+		expect(crossingsOf(design)).toBe(MOST_CROSSINGS + 1);
+		expect(traced).toBeLessThan(5);
+	});
+
 	it.each([
 		[
 			"60 overlapping stars of 100 points",

@@ -2,10 +2,12 @@ import { apart, type Bounds, boundsOf } from "../geometry/bounds";
 import type { Ring } from "../geometry/region";
 import { centred } from "../geometry/shape";
 import type { KitDesign, KitPart } from "./kit";
-import { placedRegion, placeRegion } from "./plan";
+import { ownRegion, placedRegion, placeRegion } from "./plan";
 
 /** A kit with more estimated crossings than this is not read: it would take minutes (docs/benchmarks.md). */
 export const MOST_CROSSINGS = 30_000;
+/** Nor one with more edges, those of its components as often as they lie there: tracing them alone would take seconds. */
+const MOST_EDGES = 300_000;
 
 type Outlines = Pick<KitDesign, "parts" | "components">;
 
@@ -15,6 +17,7 @@ type Outlines = Pick<KitDesign, "parts" | "components">;
  * further than just past the limit.
  */
 export function crossingsOf(design: Outlines): number {
+	if (edgesIn(design) > MOST_EDGES) return MOST_CROSSINGS + 1;
 	let count = 0;
 	for (const parts of [design.parts, ...design.components.map((one) => one.parts)]) {
 		const traced = parts.map((part) => trace(part, design)).sort((a, b) => a.box.minX - b.box.minX);
@@ -26,6 +29,19 @@ export function crossingsOf(design: Outlines): number {
 			}
 	}
 	return count;
+}
+
+/** Edges of all parts, before any is traced where it lies: what is used often is looked at once. */
+function edgesIn(design: Outlines): number {
+	const own = (part: KitPart) => ownRegion(part, design).reduce((sum, ring) => sum + ring.length, 0);
+	const inComponent = new Map(
+		design.components.map(({ id, parts }) => [id, parts.reduce((sum, part) => sum + own(part), 0)]),
+	);
+	const whole = [...inComponent.values()].reduce((sum, n) => sum + n, 0);
+	return design.parts.reduce(
+		(sum, part) => sum + (part.kind === "component" ? (inComponent.get(part.componentId) ?? 0) : own(part)),
+		whole,
+	);
 }
 
 /** Parts side by side do not lie on each other, mm. */

@@ -1,7 +1,8 @@
 import { bestPlans, type CutProgress, type CutTask } from "@core/cutting/plan/search";
 import { curveOf, type Schedule } from "@core/firing/schedule";
 import type { GlassFamily } from "@core/glass/family";
-import type { LogMapping, RecorderForm } from "@core/kiln/log";
+import { type Learned, learnKiln } from "@core/kiln/learn";
+import type { LogMapping, LogPoint, RecorderForm } from "@core/kiln/log";
 import { seriesOf } from "@core/kiln/simulate";
 import type { KitDesign } from "@core/kit/kit";
 import type { LayWish } from "@core/loading/lay-load";
@@ -35,6 +36,11 @@ interface LogText {
 	timeZone: string;
 }
 
+interface RecordedKiln {
+	log: LogPoint[];
+	known: { roomC: number; plateW?: number };
+}
+
 interface RecorderText {
 	text: string;
 	form: RecorderForm;
@@ -59,6 +65,8 @@ export const tasks = {
 	readLog: ({ text, mapping, timeZone }: LogText) => readLog(text, mapping, timeZone),
 
 	readRecorded: ({ text, form, timeZone, before }: RecorderText) => readRecorded(text, form, timeZone, before),
+
+	learnKiln: ({ log, known }: RecordedKiln): Learned => learnKiln(log, known),
 
 	/** A kit's sheet; it is read here where no reading is kept. */
 	kitPdf: ({

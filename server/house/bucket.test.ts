@@ -1,5 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { BURST, type Bucket, PER_S, spend } from "./bucket";
+import { ACTIONS, type Bucket, LOOKS, spend } from "./bucket";
+
+const { burst: BURST, perS: PER_S } = ACTIONS;
 
 describe("a token bucket", () => {
 	it("lets a burst through at once, and no more", () => {
@@ -14,6 +16,17 @@ describe("a token bucket", () => {
 		expect(spend(empty, 1, 11_000)?.left).toBeCloseTo(PER_S - 1, 9);
 		expect(spend(empty, 1, 1e9)?.left).toBe(BURST - 1);
 		expect(spend(empty, 1, 0)).toBeUndefined();
+	});
+
+	it("has more in it for who only looks, and an end all the same", () => {
+		let bucket: Bucket | undefined = spend(undefined, 1, 0, LOOKS);
+		let seen = 1;
+		while (bucket) {
+			bucket = spend(bucket, 1, 0, LOOKS);
+			seen += bucket ? 1 : 0;
+		}
+		expect(seen).toBe(LOOKS.burst);
+		expect(seen).toBeGreaterThan(BURST);
 	});
 
 	it("costs more what costs more", () => {

@@ -1,6 +1,13 @@
-/** Actions that somebody may do at once, and how fast more may be done, per s. Nobody's hands are faster; a program's are. */
-export const BURST = 120;
-export const PER_S = 20;
+/** What may be done at once, and how fast more may be done, per s. */
+export interface Rate {
+	burst: number;
+	perS: number;
+}
+
+/** Actions of somebody: nobody's hands are faster; a program's are. */
+export const ACTIONS: Rate = { burst: 120, perS: 20 };
+/** What somebody looks at: pages ask again whenever something changes, several on several screens. */
+export const LOOKS: Rate = { burst: 600, perS: 60 };
 
 export interface Bucket {
 	/** Actions that may be done now. */
@@ -9,8 +16,13 @@ export interface Bucket {
 }
 
 /** A token bucket after an action that costs so much, or undefined where there is not enough in it. */
-export function spend(bucket: Bucket | undefined, cost: number, nowMs: number): Bucket | undefined {
-	const filled = bucket ? bucket.left + (Math.max(0, nowMs - bucket.atMs) / 1000) * PER_S : BURST;
-	const left = Math.min(BURST, filled) - cost;
+export function spend(
+	bucket: Bucket | undefined,
+	cost: number,
+	nowMs: number,
+	{ burst, perS }: Rate = ACTIONS,
+): Bucket | undefined {
+	const filled = bucket ? bucket.left + (Math.max(0, nowMs - bucket.atMs) / 1000) * perS : burst;
+	const left = Math.min(burst, filled) - cost;
 	return left < 0 ? undefined : { left, atMs: nowMs };
 }

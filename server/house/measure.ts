@@ -1,15 +1,21 @@
-import { type Bucket, spend } from "./bucket";
+import { ACTIONS, type Bucket, LOOKS, type Rate, spend } from "./bucket";
 import { Refusal } from "./refusal";
 
 /** An image is made anew from its pixels, which takes as long as many other actions. */
 export const IMAGE_COST = 10;
 const MOST_PEOPLE = 1000;
 
-const buckets = new Map<string, Bucket>();
+const actions = new Map<string, Bucket>();
+const looks = new Map<string, Bucket>();
 
 /** That somebody does not do more than people can, or a refusal; each copy of the server counts for itself. */
-export function countAction(person: string, cost = 1): void {
-	const after = spend(buckets.get(person), cost, performance.now());
+export const countAction = (person: string, cost = 1): void => count(actions, person, cost, ACTIONS);
+
+/** That somebody does not look at more than screens show, or a refusal. */
+export const countLook = (person: string, cost = 1): void => count(looks, person, cost, LOOKS);
+
+function count(buckets: Map<string, Bucket>, person: string, cost: number, rate: Rate): void {
+	const after = spend(buckets.get(person), cost, performance.now(), rate);
 	if (!after) throw new Refusal("tooOften", "That is more at once than anybody can do. Wait a moment, then go on.");
 	buckets.delete(person);
 	buckets.set(person, after);

@@ -1,5 +1,6 @@
 import { connect } from "@db/connect";
 import { pollKilns } from "../devices/poll-kilns";
+import { isDriverFault } from "../house/driver-fault";
 import { endWithParent } from "../house/end-with-parent";
 import { logError } from "../house/log";
 import { getSettings } from "../house/settings";
@@ -32,4 +33,9 @@ async function end(): Promise<void> {
 	process.exit(0);
 }
 for (const signal of ["SIGINT", "SIGTERM"] as const) process.once(signal, () => void end());
+// Kilns are heard whatever becomes of the database's connection.
+process.on("uncaughtException", (error: unknown) => {
+	logError("jobs, uncaught", error);
+	if (!isDriverFault(error)) process.exit(1);
+});
 endWithParent();

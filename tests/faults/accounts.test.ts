@@ -1,5 +1,5 @@
 import { audit, piece, secondFactor, session, user } from "@db/schema";
-import { BURST } from "@server/house/bucket";
+import { ACTIONS, LOOKS } from "@server/house/bucket";
 import { desc, eq } from "drizzle-orm";
 import { Secret, TOTP } from "otpauth";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
@@ -260,9 +260,27 @@ describe("what every answer carries, and how much is answered", () => {
 			);
 		const answers = new Set<number>();
 		// In handfuls: hundreds of connections at once are refused by a busy machine before the bucket is.
-		for (let sent = 0; sent < 3 * BURST && !answers.has(429); sent += 20)
+		for (let sent = 0; sent < 3 * ACTIONS.burst && !answers.has(429); sent += 20)
 			for (const status of await Promise.all(Array.from({ length: 20 }, photo))) answers.add(status);
 		expect(answers).toEqual(new Set([400, 429]));
+	});
+
+	it("looking is counted too: what goes through a record costs more than a list", async () => {
+		const cookie = await cookieOf(server.address, assistant.email);
+		const look = (path: string) =>
+			fetch(`${server.address}${path}`, { headers: { Cookie: cookie } }).then(({ status }) => status);
+		const frame = (await (await fetch(`${server.address}/api/see/frame`, { headers: { Cookie: cookie } })).json()) as {
+			kilns: { id: string }[];
+		};
+		const answers: number[] = [];
+		for (let sent = 0; sent < LOOKS.burst && !answers.includes(429); sent += 10)
+			answers.push(
+				...(await Promise.all(
+					Array.from({ length: 10 }, () => look(`/api/see/kilnLesson?id=${frame.kilns[0]?.id ?? ""}`)),
+				)),
+			);
+		expect(answers).toContain(429);
+		expect(answers.length).toBeLessThan(LOOKS.burst);
 	});
 
 	it("a body full of nonsense is answered in a few words", async () => {

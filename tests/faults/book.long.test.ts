@@ -1,6 +1,6 @@
 import { appendFileSync, existsSync, rmSync } from "node:fs";
 import { join, resolve } from "node:path";
-import { connect } from "@db/connect";
+import { type Connection, connect } from "@db/connect";
 import { afterAll, afterEach, beforeAll, describe, expect, it } from "vitest";
 import { buildIfChanged } from "../../scripts/build";
 import { freePort, placeFor, startCluster } from "../../scripts/cluster";
@@ -21,6 +21,18 @@ const UNDO_NEWEST = [
 ];
 const start = (env: Record<string, string> = {}): Run =>
 	runScript("start", { ZEPHYR_DATA: data, ZEPHYR_PORT: String(port), ...env });
+
+/** Asks the book while nothing else has it open. */
+async function inBook(
+	ask: (sql: Connection["sql"]) => Promise<Record<string, unknown>[]>,
+): Promise<Record<string, unknown>[]> {
+	const cluster = await startCluster(folder, true);
+	const { sql, close } = connect(cluster.url, 1);
+	const rows = [...(await ask(sql))];
+	await close();
+	await cluster.stop();
+	return rows;
+}
 
 beforeAll(async () => {
 	buildIfChanged();
@@ -62,8 +74,16 @@ describe("the book", () => {
 
 	it("copies the book by hand, reads the copy back into its place, and refuses one that was changed", async () => {
 		const env = { ZEPHYR_DATA: data, ZEPHYR_PORT: String(port) };
+		// Somebody is signed in as the copy is made; their account is shut afterwards.
+		const [shut] = await inBook((sql) => sql`select id from "user" where role = 'assistant' limit 1`);
+		await inBook(
+			(sql) => sql`insert into session (id, token, user_id, expires_at, created_at, updated_at)
+				values ('kept-in-a-copy', 'token-of-a-copy', ${String(shut?.id)}, now() + interval '9 days', now(), now())`,
+		);
 		const backup = runScript("backup", env);
 		expect(await backup.ended).toBe(0);
+		await inBook((sql) => sql`delete from session where id = 'kept-in-a-copy'`);
+		await inBook((sql) => sql`update "user" set disabled_at = now() where id = ${String(shut?.id)}`);
 		const copy = /is in (\S+\.dump)/.exec(backup.output())?.[1] ?? "";
 		expect(existsSync(copy)).toBe(true);
 		const unsure = runScript("restore", env, [copy], "no");
@@ -72,6 +92,10 @@ describe("the book", () => {
 		const sure = runScript("restore", env, [copy], "put it in place");
 		expect(await sure.ended).toBe(0);
 		expect(sure.output()).toContain("is kept as the database zephyr_until_");
+		expect(await inBook((sql) => sql`select id from session`)).toEqual([]);
+		const [stays] = await inBook((sql) => sql`select disabled_at from "user" where id = ${String(shut?.id)}`);
+		expect(stays?.disabled_at).not.toBeNull();
+		await inBook((sql) => sql`update "user" set disabled_at = null where id = ${String(shut?.id)}`);
 		const run = start();
 		await run.until("Ctrl+C stops");
 		expect(run.output()).not.toContain("Loading the demo studio");

@@ -1,10 +1,14 @@
 import type { ViewName, Views } from "@contract/views";
 import { database } from "@server/house/database";
+import { countLook } from "@server/house/measure";
 import { Refusal } from "@server/house/refusal";
 import { knownParams, see } from "@server/house/see";
 import type { AstroGlobal } from "astro";
 import type { FramedProps } from "../ui/frame/framed";
 import { PREFS_COOKIE, readPrefs } from "./prefs";
+
+/** A page is several looks, drawn. */
+const PAGE_COST = 4;
 
 /** Everything a station's page needs for its first picture; a refusal becomes the page's status and sentence. */
 export async function pageProps<N extends ViewName>(
@@ -17,6 +21,7 @@ export async function pageProps<N extends ViewName>(
 	const params = knownParams(name, { ...Object.fromEntries(astro.url.searchParams), ...extra });
 	const { db } = database();
 	try {
+		countLook(actor.id, PAGE_COST);
 		const [frame, initial] = await Promise.all([
 			see(db, "frame", {}, { actor, now }),
 			see(db, name, params, { actor, now }),

@@ -1,6 +1,6 @@
 import { temperatureOf } from "@core/firing/curve";
 import { curveOf } from "@core/firing/schedule";
-import { type Learned, learnKiln, type Misfit, misfitOf } from "@core/kiln/learn";
+import { type Learned, type Misfit, misfitOf } from "@core/kiln/learn";
 import type { LogPoint } from "@core/kiln/log";
 import { type JudgedFiring, type OffsetProposal, proposeOffset } from "@core/kiln/offset";
 import { seriesOf } from "@core/kiln/simulate";
@@ -10,16 +10,17 @@ import { firingReadings, logOf } from "@db/queries/readings";
 import { firing, firingPlace, glassFamily, kilnLesson } from "@db/schema";
 import { and, desc, eq, gt, inArray, isNotNull } from "drizzle-orm";
 import { believedPoints, type FiringModel, simulateModel } from "../../firings/models/firing-model";
+import { inPool } from "../../heavy/in-pool";
 
 /** What a stretch of a kiln's record teaches. */
 export async function learnedFrom(reader: Reader, row: KilnRow, from: Date, to: Date): Promise<Learned> {
 	const rows = await logOf(reader, row.id, from, to);
 	const firstMs = rows[0]?.at.getTime() ?? 0;
-	const log: LogPoint[] = rows.map(({ at, status: _, ...values }) => ({
+	const log: LogPoint[] = rows.map(({ at, ...values }) => ({
 		s: (at.getTime() - firstMs) / 1000,
 		...values,
 	}));
-	return learnKiln(log, { roomC: row.body.roomC, ...(row.plateW && { plateW: row.plateW }) });
+	return inPool("learnKiln", { log, known: { roomC: row.body.roomC, ...(row.plateW && { plateW: row.plateW }) } });
 }
 
 /** The kiln's model as it would be after a lesson; undefined where the log did not tell enough. */

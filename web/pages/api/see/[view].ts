@@ -1,5 +1,6 @@
 import { type ViewName, views } from "@contract/views";
 import { database } from "@server/house/database";
+import { countLook } from "@server/house/measure";
 import { Refusal } from "@server/house/refusal";
 import { see } from "@server/house/see";
 import { answer, who } from "@web/endpoint";
@@ -10,5 +11,7 @@ export const GET: APIRoute = (context) =>
 		const name = context.params.view ?? "";
 		if (!Object.hasOwn(views, name)) throw new Refusal("missing", `There is no view ${name}.`);
 		const params = Object.fromEntries(context.url.searchParams);
-		return see(database().db, name as ViewName, params, who(context));
+		const asking = who(context);
+		countLook(asking.actor.id, views[name as ViewName].cost);
+		return see(database().db, name as ViewName, params, asking);
 	});
