@@ -11,6 +11,7 @@ import { logError } from "../house/log";
 import { type Heard, type KilnLine, openLine, type Unread } from "./kiln-line";
 import { KilnWatch, type WatchedKiln } from "./kiln-watch";
 import type { Leases } from "./leases";
+import { Reachable } from "./reachable";
 import { readingRow } from "./reading-row";
 import { isStandIn, pressStart } from "./stand-in-panel";
 import { Unkept } from "./unkept";
@@ -58,6 +59,8 @@ export class KilnListener {
 	private readonly watch: KilnWatch;
 	private known: Known | undefined;
 	private ours: ReadonlySet<string> | undefined;
+	private readonly book = new Reachable();
+	private saidAway = false;
 	private toldMs = 0;
 	private othersMs = Number.NEGATIVE_INFINITY;
 
@@ -96,7 +99,7 @@ export class KilnListener {
 			try {
 				const written = await this.keep(id, listened, hot, now);
 				// Whatever became of the readings: a kiln that is not heard is one to look for.
-				if (listened.looking) return;
+				if (listened.looking || this.book.isAway) return;
 				listened.looking = true;
 				await this.lookAfter(kiln, hot, now, written, listened.wrong).finally(() => {
 					listened.looking = false;
@@ -110,20 +113,26 @@ export class KilnListener {
 	/** What the book says now, and which kilns are ours; as it was said last where the book is away. */
 	private async lookUp(): Promise<Known> {
 		try {
-			const kilns = await this.db
-				.select({ id: kiln.id, name: kiln.name, line: kiln.line, recorder: kiln.recorder, maxC: kiln.maxC })
-				.from(kiln)
-				.where(and(isNotNull(kiln.line), eq(kiln.retired, false)));
-			const running = await this.db.select().from(firing).where(eq(firing.state, "running"));
-			const [{ timeZone } = { timeZone: "UTC" }] = await this.db.select({ timeZone: studio.timeZone }).from(studio);
-			this.ours = await this.leases?.hold(kilns.filter(({ id }) => !this.hangs(id)).map(({ id }) => id));
-			this.known = { kilns, running, timeZone };
+			this.known = await this.book.ask(() => this.ask());
 			return this.known;
 		} catch (error) {
 			if (!this.known) throw error;
-			logError("the book is away; kilns are heard all the same", error);
+			if (!this.saidAway) logError("the book is away; kilns are heard all the same", error);
+			this.saidAway = true;
 			return this.known;
 		}
+	}
+
+	private async ask(): Promise<Known> {
+		const kilns = await this.db
+			.select({ id: kiln.id, name: kiln.name, line: kiln.line, recorder: kiln.recorder, maxC: kiln.maxC })
+			.from(kiln)
+			.where(and(isNotNull(kiln.line), eq(kiln.retired, false)));
+		const running = await this.db.select().from(firing).where(eq(firing.state, "running"));
+		const [{ timeZone } = { timeZone: "UTC" }] = await this.db.select({ timeZone: studio.timeZone }).from(studio);
+		this.ours = await this.leases?.hold(kilns.filter(({ id }) => !this.hangs(id)).map(({ id }) => id));
+		this.saidAway = false;
+		return { kilns, running, timeZone };
 	}
 
 	private hangs(kilnId: string): boolean {
@@ -137,7 +146,7 @@ export class KilnListener {
 		hotIn: (kilnId: string) => FiringRow | undefined,
 		now: Date,
 	): Promise<void> {
-		if (!this.ours || performance.now() - this.othersMs < OTHERS_EVERY_MS) return;
+		if (!this.ours || this.book.isAway || performance.now() - this.othersMs < OTHERS_EVERY_MS) return;
 		this.othersMs = performance.now();
 		for (const kiln of kilns) {
 			const hot = hotIn(kiln.id);
@@ -223,7 +232,7 @@ export class KilnListener {
 		if (listened.busySinceMs !== undefined) return 0;
 		listened.busySinceMs = performance.now();
 		try {
-			const last = await latestLive(this.db, kilnId, now).catch(() => undefined);
+			const last = await this.book.ask(() => latestLive(this.db, kilnId, now)).catch(() => undefined);
 			const since = newer(last?.at, listened.heardTo);
 			const heard = await listened.line.read(since).catch((): Heard => ({ readings: [], unread: null }));
 			const ranIt = last !== undefined && last.firingId === hot?.id;
@@ -233,7 +242,7 @@ export class KilnListener {
 			listened.wrong = wrongWith(heard, ahead && aheadOf(ahead.at, now), listened.wrong);
 			return await this.store(listened, rows);
 		} catch (error) {
-			logError("a kiln’s readings were not kept", error);
+			if (!this.book.isAway) logError("a kiln’s readings were not kept", error);
 			listened.wrong = [NOT_KEPT];
 			return 0;
 		} finally {
@@ -246,7 +255,7 @@ export class KilnListener {
 		const { line, unkept } = listened;
 		const waiting = await unkept.waiting();
 		try {
-			const written = await storeReadings(this.db, [...waiting, ...rows]);
+			const written = await this.book.ask(() => storeReadings(this.db, [...waiting, ...rows]));
 			await unkept.clear();
 			listened.wrong = listened.wrong.filter((one) => one !== NOT_KEPT);
 			return written;

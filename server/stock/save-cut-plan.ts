@@ -30,6 +30,8 @@ export const saveCutPlan: UseCase<"saveCutPlan"> = async (context, { planId, rev
 			`${other} has begun to cut ${its.name} for this by another plan. Look again: yours would cut it twice.`,
 		);
 	const before = await lockPlan(tx, planId);
+	if (before && (before.glassId !== glassId || !before.runIds.every((id) => runIds.includes(id))))
+		throw new Refusal("conflict", `This plan is of other cut lists: it is changed from there. ${STAYS}`);
 	const by = { rules: plan.rules, sheet: studio.customs.sheet, known: plan.blanks };
 	const problem =
 		planProblem(plan) ??

@@ -12,12 +12,15 @@ export const EXPORT_FILES = { "everything.json": "application/json", "everything
 export type ExportFile = keyof typeof EXPORT_FILES;
 
 let isUnderWay = false;
+/** Whoever takes nothing of it for so long is cut off: others wait for it, ms. */
+const STALLED_MS = 30_000;
 
 /** The whole book as one JSON, or as a folder of CSV files and photos: made while it is read, never whole in memory. */
 export async function exportEverything(
 	{ db, sql }: Pick<Connection, "db" | "sql">,
 	file: ExportFile,
 	asking: Asking,
+	stalledMs = STALLED_MS,
 ): Promise<ReadableStream<Uint8Array>> {
 	await refuseUnlessMay(db, file, "instructor", asking);
 	if (isUnderWay)
@@ -30,18 +33,48 @@ export async function exportEverything(
 		isUnderWay = false;
 		throw error;
 	});
-	const { readable, writable } = new TransformStream<Uint8Array, Uint8Array>();
+	const moving = new Moving(stalledMs);
+	const { readable, writable } = new TransformStream<Uint8Array, Uint8Array>({
+		transform(chunk, out) {
+			moving.goesOn();
+			out.enqueue(chunk);
+		},
+	});
 	const done = withExport(sql, async (all, pictures) => {
 		const source = file === "everything.json" ? textStream(jsonParts(all, asking.now)) : zipStream(all, pictures);
-		await source.pipeTo(writable);
+		await source.pipeTo(writable, { signal: moving.signal });
 	});
 	// The stream itself tells whoever reads it; here it only ends.
 	void done
 		.catch((error: unknown) => writable.abort(error).catch(() => {}))
 		.finally(() => {
+			moving.stop();
 			isUnderWay = false;
 		});
 	return readable;
+}
+
+/** Ends something that does not go on. */
+class Moving {
+	private readonly ending = new AbortController();
+	private timer: NodeJS.Timeout | undefined;
+
+	constructor(private readonly stalledMs: number) {
+		this.goesOn();
+	}
+
+	get signal(): AbortSignal {
+		return this.ending.signal;
+	}
+
+	goesOn(): void {
+		this.stop();
+		this.timer = setTimeout(() => this.ending.abort(new Error("nobody takes it")), this.stalledMs);
+	}
+
+	stop(): void {
+		clearTimeout(this.timer);
+	}
 }
 
 const textStream = (parts: AsyncIterable<string>) =>

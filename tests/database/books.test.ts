@@ -168,7 +168,8 @@ describe("books", () => {
 		expect(
 			await sentences(studio.act("saveSample", { sampleId, revision: 1, ...fields, kilnId: randomUUID() })),
 		).toContain("kiln is not in the book");
-		await expect(reencode(Buffer.from("<svg onload=alert(1)>"), "picture")).rejects.toThrow("not a photo");
+		for (const begins of ["<svg onload=alert(1)>", "GIF89a", "II*\0", "BM", "%PDF-1.7", "RIFF0000AVI "])
+			await expect(reencode(Buffer.from(begins), "picture")).rejects.toThrow("not a photo");
 	});
 });
 

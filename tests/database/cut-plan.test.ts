@@ -110,6 +110,23 @@ describe("a plan somebody cuts by", () => {
 		expect((await glassOf(sessionId, "dusk")).row).toBeUndefined();
 	});
 
+	it("is not overwritten from another list's page: what is cut of it stays cut, and in no stock", async () => {
+		const { sessionId, cutRunId } = await listed();
+		const itemId = await inStock("dusk", "sheet");
+		const list = await glassOf(sessionId, "dusk");
+		const planId = randomUUID();
+		await begin(list, "dusk", planFor(list, [], { itemId, amount: 3 }), planId);
+		const after = await amountOf(itemId);
+		await tick(cutRunId, (list.wanted[0]?.key ?? "").split(" ").slice(1).join(" "), 1);
+		const other = await glassOf((await listed()).sessionId, "dusk");
+		const foreign = { ...planFor(other), sheets: [] };
+		const send = (runIds: string[], plan: KeptPlan) =>
+			studio.act("saveCutPlan", { planId, revision: 1, glassId: "dusk", runIds, plan }, { role: "assistant" });
+		expect(await sentence(send(other.runIds, foreign))).toMatch(/of other cut lists/);
+		expect(await sentence(send(other.runIds, planFor(other)))).toMatch(/of other cut lists/);
+		expect(await amountOf(itemId)).toBe(after);
+	});
+
 	it("two who begin at once: one wins, the other is told who; what is begun cannot be dropped", async () => {
 		const { sessionId, cutRunId } = await listed();
 		const list = await glassOf(sessionId, "dusk");

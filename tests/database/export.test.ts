@@ -6,7 +6,7 @@ import { getTableName, is } from "drizzle-orm";
 import { PgTable } from "drizzle-orm/pg-core";
 import { unzipSync } from "fflate";
 import Papa from "papaparse";
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { afterAll, beforeAll, describe, expect, it, vi } from "vitest";
 import { refusal } from "../support/refusal";
 import { type DemoStudio, demoStudio } from "../support/studio";
 
@@ -93,5 +93,21 @@ describe("everything, to take away", () => {
 				),
 			)
 			.toBeGreaterThan(1000);
+	});
+
+	it("that nobody takes is cut off, and the next one has its turn", async () => {
+		const own = studio.who("instructor", new Date());
+		// The one before may still be putting its things away.
+		const stalled = await vi.waitFor(() => exportEverything(studio, "everything.json", own, 50), { timeout: 60_000 });
+		expect((await refusal(exportEverything(studio, "everything.json", own))).kind).toBe("tooOften");
+		await expect
+			.poll(() =>
+				read("everything.json").then(
+					() => true,
+					() => false,
+				),
+			)
+			.toBe(true);
+		await expect(new Response(stalled).arrayBuffer()).rejects.toThrow();
 	});
 });

@@ -1,8 +1,9 @@
 import { randomUUID } from "node:crypto";
 import { readFileSync } from "node:fs";
 import { join, resolve } from "node:path";
+import { seededRandom } from "@core/seeded-random";
 import { connect, type Database } from "@db/connect";
-import { firing, firingPlace, kilnReading, piece, pieceEvent } from "@db/schema";
+import { cutTick, firing, firingPlace, kilnReading, piece, pieceEvent } from "@db/schema";
 import { and, eq, gt, inArray } from "drizzle-orm";
 import { afterAll, beforeAll, expect, it, vi } from "vitest";
 import { buildIfChanged } from "../../scripts/build";
@@ -61,6 +62,8 @@ afterAll(async () => {
 	await clearFolder(data);
 });
 
+/** Of one cut, one at a time. */
+const TICKS = 20;
 let acknowledged = 0;
 
 const stillRuns = () => {
@@ -101,14 +104,15 @@ const VICTIMS = [
 	() => Number(readFileSync(join(folder, "pg", "postmaster.pid"), "utf8").split("\n")[0]),
 ];
 
-/** Kills one after another, each once the application answers again. */
+/** Kills one after another, drawn at random but the same each time, each once the application answers again. */
 async function kills(): Promise<number> {
+	const random = seededRandom(26);
 	let count = 0;
 	for (; count < KILLS; count++) {
 		await see("frame");
-		await new Promise((done) => setTimeout(done, 300 + 97 * (count % 7)));
+		await new Promise((done) => setTimeout(done, 200 + 900 * random()));
 		try {
-			const pid = VICTIMS[count % VICTIMS.length]?.() ?? 0;
+			const pid = VICTIMS[Math.floor(random() * VICTIMS.length)]?.() ?? 0;
 			if (pid > 0) process.kill(pid, "SIGKILL");
 		} catch {
 			// it was not up again yet: the next turn finds it
@@ -145,9 +149,16 @@ it("500 acknowledged writes over 20 kills: all there, none twice, and the kiln i
 		}),
 	);
 	// Counts, and a load that is accepted, while it goes on.
-	const { runs } = await see<{ runs: { id: string; lines: { key: string }[] }[] }>("cut");
-	const line = runs.flatMap(({ id, lines }) => lines.map(({ key }) => ({ cutRunId: id, lineKey: key })))[0];
-	if (line) for (let i = 0; i < 20; i++) await sure("tickCut", { ...line, eventId: randomUUID(), more: 1 });
+	await sure("planCut", { sessionId: bench.session.id, kitId: bench.kits[0]?.id, kits: 40 });
+	const { runs } = await see<{ runs: { id: string; lines: { key: string; needed: number; done: number }[] }[] }>(
+		`cut?session=${bench.session.id}`,
+	);
+	const [line] = runs
+		.flatMap(({ id, lines }) => lines.map((one) => ({ ...one, cutRunId: id })))
+		.filter(({ needed, done }) => needed - done >= TICKS);
+	if (!line) throw new Error("A cut of which so many are wanted.");
+	const of = { cutRunId: line.cutRunId, lineKey: line.key };
+	for (let i = 0; i < TICKS; i++) await sure("tickCut", { ...of, eventId: randomUUID(), more: 1 });
 	const load = await see<{
 		trays: { pieces: { id: string; seq: number }[] }[];
 		kilns: { id: string }[];
@@ -184,6 +195,14 @@ it("500 acknowledged writes over 20 kills: all there, none twice, and the kiln i
 	const planned = await book((db) => db.select().from(firing).where(eq(firing.id, firingId)));
 	const places = await book((db) => db.select().from(firingPlace).where(eq(firingPlace.firingId, firingId)));
 	expect([planned.length, places.length]).toEqual([1, some.length]);
+
+	const [ticked] = await book((db) =>
+		db
+			.select()
+			.from(cutTick)
+			.where(and(eq(cutTick.cutRunId, of.cutRunId), eq(cutTick.lineKey, of.lineKey))),
+	);
+	expect(ticked?.done).toBe(line.done + TICKS);
 
 	const since = new Date();
 	const [hot] = await book((db) => db.select().from(firing).where(eq(firing.state, "running")));
