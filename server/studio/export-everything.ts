@@ -33,48 +33,28 @@ export async function exportEverything(
 		isUnderWay = false;
 		throw error;
 	});
-	const moving = new Moving(stalledMs);
+	let stalled: NodeJS.Timeout | undefined;
 	const { readable, writable } = new TransformStream<Uint8Array, Uint8Array>({
+		start(out) {
+			stalled = setTimeout(() => out.error(new Error("nobody takes it")), stalledMs);
+		},
 		transform(chunk, out) {
-			moving.goesOn();
+			stalled?.refresh();
 			out.enqueue(chunk);
 		},
 	});
 	const done = withExport(sql, async (all, pictures) => {
 		const source = file === "everything.json" ? textStream(jsonParts(all, asking.now)) : zipStream(all, pictures);
-		await source.pipeTo(writable, { signal: moving.signal });
+		await source.pipeTo(writable);
 	});
 	// The stream itself tells whoever reads it; here it only ends.
 	void done
 		.catch((error: unknown) => writable.abort(error).catch(() => {}))
 		.finally(() => {
-			moving.stop();
+			clearTimeout(stalled);
 			isUnderWay = false;
 		});
 	return readable;
-}
-
-/** Ends something that does not go on. */
-class Moving {
-	private readonly ending = new AbortController();
-	private timer: NodeJS.Timeout | undefined;
-
-	constructor(private readonly stalledMs: number) {
-		this.goesOn();
-	}
-
-	get signal(): AbortSignal {
-		return this.ending.signal;
-	}
-
-	goesOn(): void {
-		this.stop();
-		this.timer = setTimeout(() => this.ending.abort(new Error("nobody takes it")), this.stalledMs);
-	}
-
-	stop(): void {
-		clearTimeout(this.timer);
-	}
 }
 
 const textStream = (parts: AsyncIterable<string>) =>
