@@ -3,7 +3,7 @@ import type { FuseLevel } from "@core/firing/level";
 import type { KilnHeat } from "@core/kiln/heat";
 import type { KilnBody } from "@core/kiln/kiln";
 import type { Learned, Misfit } from "@core/kiln/learn";
-import type { RecorderForm } from "@core/kiln/log";
+import type { RecorderForm, Unfit } from "@core/kiln/log";
 import type { OffsetProposal } from "@core/kiln/offset";
 import type {
 	KilnCounts,
@@ -17,7 +17,6 @@ import type {
 import { KILN_COMMANDS } from "@core/kiln/register-map";
 import type { AlarmKind } from "@core/kiln/watch";
 import type { Phrase } from "@core/units/phrase";
-import type { Misfit as Unfit } from "@formats/recorder-line";
 import { z } from "zod";
 import { assistant, instructor } from "./action";
 import type { KilnForm, KilnPermissions } from "./documents/kiln";
@@ -336,5 +335,5 @@ export const views = {
 		.given(stretch)
 		.of("kilns", "readings")
 		.shows<KilnRecordView>(HEAVY / 4),
-	kilnLesson: seenByAssistant.given(stretch).of("kilns", "readings").shows<KilnLessonView>(HEAVY),
+	kilnLesson: seenByAssistant.given(stretch).of("kilns", "readings", "firings").shows<KilnLessonView>(HEAVY),
 };

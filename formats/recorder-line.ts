@@ -1,4 +1,4 @@
-import type { LogPoint, RecorderForm } from "@core/kiln/log";
+import type { LogPoint, RecorderForm, Unfit } from "@core/kiln/log";
 import { isNames, logTable, valuesOf } from "./kiln-log";
 import { isAmbiguous, logNumber, statedUnit } from "./log-number";
 import { SAYS_ZONE, secondTime, timeMs } from "./log-time";
@@ -7,14 +7,10 @@ export interface RecordedLine extends Omit<LogPoint, "s"> {
 	atMs: number;
 }
 
-/** Why a line is no reading. */
-export const MISFITS = ["header", "columns", "time", "number", "unit"] as const;
-export type Misfit = (typeof MISFITS)[number];
-
 export interface RecordedLines {
 	readings: RecordedLine[];
 	/** What is wrong with the last line; null where it fits. */
-	misfit: Misfit | null;
+	misfit: Unfit | null;
 	/** The last line of names is not the one that was confirmed: nothing after it is read, until that one comes again. */
 	foreign: boolean;
 }
@@ -35,7 +31,7 @@ export function readRecorded(
 ): RecordedLines {
 	const readings: RecordedLine[] = [];
 	let { foreign = form.header !== null } = before;
-	let misfit: Misfit | null = foreign ? "header" : null;
+	let misfit: Unfit | null = foreign ? "header" : null;
 	let lastMs = before.afterMs ?? Number.NEGATIVE_INFINITY;
 	for (const row of logTable(text, form.delimiter).table) {
 		if (isHeader(row)) foreign = !isHeaderOf(row, form);
@@ -59,7 +55,7 @@ export const isHeader = (row: readonly string[]): boolean =>
 export const isHeaderOf = (row: readonly string[], { header }: RecorderForm): boolean =>
 	header !== null && header.length === row.length && header.every((name, i) => name === row[i]?.trim());
 
-function misfitOf(row: readonly string[], { columns, mapping }: RecorderForm, timeZone: string): Misfit | null {
+function misfitOf(row: readonly string[], { columns, mapping }: RecorderForm, timeZone: string): Unfit | null {
 	if (row.length !== columns) return "columns";
 	if (timeMs(row[mapping.time.column] ?? "", mapping.time.as, timeZone) === undefined) return "time";
 	for (const column of [mapping.air, mapping.set]) {

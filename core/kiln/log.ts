@@ -52,3 +52,6 @@ export interface RecorderForm {
 	columns: number;
 	mapping: LogMapping;
 }
+
+/** Why a recorder's line is no reading: other names or columns than were confirmed, another form of time, number or unit. */
+export type Unfit = "header" | "columns" | "time" | "number" | "unit";

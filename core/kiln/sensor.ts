@@ -55,6 +55,9 @@ const LONE_SHARE = 0.5;
 /** A reading is held against the one before, and against those of so long ago, s: a fault may creep. */
 const LOOK_BACK_S = [120, 600, 1800];
 
+/** Looked back on from marks so far apart, s. */
+const MARK_S = 60;
+
 /** It stands still: not more than this (K) in so long (s), while what it should do changes by so much (K). */
 const STILL_K = 1.5;
 const STILL_S = 2400;
@@ -94,7 +97,9 @@ interface Point {
  */
 export class SensorJudge {
 	readonly distrust: Distrust[] = [];
-	private recent: Point[] = [];
+	/** The last three as they came, and marks of the last hours not nearer to each other than a minute. */
+	private last: Point[] = [];
+	private marks: Point[] = [];
 	private apartSinceS: number | undefined;
 	private believed: Point | undefined;
 	private agrees: { s: number; c: number } | undefined;
@@ -122,10 +127,16 @@ export class SensorJudge {
 		const wasOpen = this.fault;
 		if (wasOpen) this.lookForAgreement(point, wasOpen);
 		else this.lookForFault(point);
-		this.recent.push(point);
-		if (this.recent.length > 1 && s - (this.recent[1]?.s ?? s) > STILL_S + PLAN_SLACK_S) this.recent.shift();
+		this.keep(point);
 		if (!this.fault) this.believed = point;
 		return this.distrust.length !== before || this.fault !== wasOpen;
+	}
+
+	private keep(point: Point): void {
+		this.last = [...this.last.slice(-2), point];
+		if (point.s - (this.marks.at(-1)?.s ?? Number.NEGATIVE_INFINITY) < MARK_S) return;
+		this.marks.push(point);
+		if (point.s - (this.marks[1]?.s ?? point.s) > STILL_S + PLAN_SLACK_S) this.marks.shift();
 	}
 
 	private lookForFault(point: Point): void {
@@ -155,8 +166,8 @@ export class SensorJudge {
 
 	/** A change that no kiln of this mass makes, against the last reading and some before. */
 	private suddenly(point: Point): { kind: "fell" | "jumped"; from: Point } | undefined {
-		const last = this.recent.at(-1);
-		for (const from of [last, ...LOOK_BACK_S.map((s) => this.recent.findLast((one) => one.s <= point.s - s))]) {
+		const before = LOOK_BACK_S.map((s) => this.marks.findLast((one) => one.s <= point.s - s));
+		for (const from of [this.last.at(-1), ...before]) {
 			if (!from) continue;
 			const change = point.c - from.c;
 			if (change > this.mostRiseK(point.s - from.s)) return { kind: "jumped", from };
@@ -167,7 +178,7 @@ export class SensorJudge {
 
 	/** The reading before a step down that stands alone: of a recorder that writes seldom, a jump is not steep. */
 	private loneStep(point: Point): Point | undefined {
-		const [a, b, c] = this.recent.slice(-3);
+		const [a, b, c] = this.last;
 		if (!a || !b || !c) return undefined;
 		const stepS = c.s - b.s;
 		const alike = (s: number) => Math.abs(s - stepS) <= LONE_SHARE * stepS;
@@ -190,11 +201,10 @@ export class SensorJudge {
 
 	/** Since when it has not moved though it should have. */
 	private standsStill(point: Point): Point | undefined {
-		const first = this.recent.findLast((one) => one.s <= point.s - STILL_S);
+		const from = this.marks.findLastIndex((one) => one.s <= point.s - STILL_S);
+		const first = this.marks[from];
 		if (!first) return undefined;
-		const window = [...this.recent.slice(this.recent.indexOf(first)), point];
-		const values = window.map(({ c }) => c);
-		if (Math.max(...values) - Math.min(...values) > STILL_K) return undefined;
+		if (this.marks.some(({ c }, i) => i >= from && Math.abs(c - point.c) > STILL_K)) return undefined;
 		return this.shouldMove(first, point) ? first : undefined;
 	}
 
@@ -220,7 +230,7 @@ export class SensorJudge {
 		this.apartSinceS ??= point.s;
 		if (point.s - this.apartSinceS < APART_S) return undefined;
 		const since = this.apartSinceS;
-		return this.recent.findLast(({ s }) => s <= since) ?? point;
+		return this.marks.findLast(({ s }) => s <= since) ?? point;
 	}
 
 	/** What it is driven to by its controller, or by the plan in the hour before and after. */
@@ -238,7 +248,7 @@ export class SensorJudge {
 	}
 
 	private get saysNothing(): boolean {
-		return this.recent.at(-1)?.setC == null;
+		return this.last.at(-1)?.setC == null;
 	}
 
 	private get coolingS(): number {
@@ -266,7 +276,7 @@ export class SensorJudge {
 			const back = sudden === (fault.kind === "jumped" ? "fell" : "jumped");
 			this.agrees = undefined;
 			this.returnedS = back ? point.s : undefined;
-			if (back) this.recent = []; // what was said before is no measure
+			if (back) [this.last, this.marks] = [[], []]; // what was said before is no measure
 		}
 		const expected = this.expectedC(point);
 		const tolerance = Math.max(AGREES_K, AGREES_SHARE * (expected - this.model.kiln.roomC));

@@ -1,7 +1,7 @@
 import type { ConfirmedRecorder, LineSettings } from "@contract/documents/kiln";
 import type { LineStatus } from "@core/kiln/line-status";
+import type { Unfit } from "@core/kiln/log";
 import type { KilnCommand } from "@core/kiln/register-map";
-import type { Misfit } from "@formats/recorder-line";
 import { folderLine } from "./folder-line";
 import { modbusLine } from "./modbus-line";
 
@@ -20,7 +20,7 @@ export interface LineReading {
 }
 
 /** Why a line that writes says nothing: nobody has confirmed what its lines mean, or they differ from what was confirmed. */
-export type Unread = "unconfirmed" | Misfit;
+export type Unread = "unconfirmed" | Unfit;
 
 export interface Heard {
 	readings: LineReading[];

@@ -1,6 +1,6 @@
 import type { KilnView, RecorderView } from "@contract/kilns";
-import { DATED_FORMS, type LogMapping, type RecorderForm } from "@core/kiln/log";
-import { type Misfit, readRecorded } from "@formats/recorder-line";
+import { DATED_FORMS, type LogMapping, type RecorderForm, type Unfit } from "@core/kiln/log";
+import { readRecorded } from "@formats/recorder-line";
 import { clock, dayAndClock, shortDay } from "@formats/time";
 import { useMemo, useState } from "react";
 import { Check } from "../../forms/check";
@@ -18,7 +18,7 @@ const TIME_WORDS: Record<(typeof DATED_FORMS)[number], string> = {
 	monthFirst: "month, day, year",
 };
 
-const MISFIT_WORDS: Record<Misfit, string> = {
+const MISFIT_WORDS: Record<Unfit, string> = {
 	header: "It writes other columns now.",
 	columns: "It writes more or fewer columns now.",
 	time: "It writes its times in another form now.",

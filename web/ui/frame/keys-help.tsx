@@ -1,48 +1,23 @@
-import { useEffect, useRef } from "react";
-import { STATION_WORDS } from "./rail";
+import { lazy, Suspense, useEffect, useState } from "react";
 
 /** A key and what it does. */
 export type KeyRow = readonly [key: string, what: string];
 
-/** The keys that work here, on "?": this station's first, then those of the frame. */
+/** Loaded once somebody asks for it. */
+const KeysDialog = lazy(() => import("./keys-dialog"));
+
+/** The keys that work here, on "?". */
 export function KeysHelp({ station }: { station: readonly KeyRow[] }) {
-	const dialog = useRef<HTMLDialogElement>(null);
+	const [asked, setAsked] = useState(0);
 	useEffect(() => {
-		const open = () => dialog.current?.showModal();
+		const open = () => setAsked((times) => times + 1);
 		addEventListener("zephyr-keys", open);
 		return () => removeEventListener("zephyr-keys", open);
 	}, []);
-	const rows: readonly KeyRow[] = [
-		...station,
-		...Object.values(STATION_WORDS).map((word, i): KeyRow => [String(i + 1), word]),
-		["0", "Today"],
-		["/", "find anything"],
-		["scan", "a piece’s label anywhere: its page"],
-		["?", "this list"],
-	];
+	if (asked === 0) return null;
 	return (
-		<dialog ref={dialog} className="modal" aria-label="Keys">
-			<div className="modal-box max-w-md">
-				<h2 className="mb-2 text-base">Keys</h2>
-				<dl className="grid grid-cols-[9rem_1fr] gap-y-1.5">
-					{rows.map(([key, what]) => (
-						<div key={key} className="contents">
-							<dt>
-								<kbd className="kbd kbd-sm">{key}</kbd>
-							</dt>
-							<dd>{what}</dd>
-						</div>
-					))}
-				</dl>
-				<form method="dialog" className="mt-4 text-right">
-					<button type="submit" className="btn btn-sm">
-						Close
-					</button>
-				</form>
-			</div>
-			<form method="dialog" className="modal-backdrop">
-				<button type="submit">close</button>
-			</form>
-		</dialog>
+		<Suspense>
+			<KeysDialog station={station} asked={asked} />
+		</Suspense>
 	);
 }
