@@ -40,7 +40,11 @@ export default defineConfig({
 	vite: {
 		resolve: { alias },
 		plugins: [tailwindcss()],
-		build: { assetsInlineLimit: 0 },
+		build: {
+			assetsInlineLimit: 0,
+			// A file of a hundred bytes costs three times that to ask for: such go along with who imports them.
+			rollupOptions: { output: { experimentalMinChunkSize: 1000 } },
+		},
 		worker: { format: "es" },
 		optimizeDeps: { include: ["comlink", "clipper2-ts"] },
 	},
