@@ -1,5 +1,5 @@
-import { ceilingC, type KilnBody } from "../kiln/kiln";
-import type { Mould, Release } from "../kit/mould";
+import { ceilingC, isReachable, type KilnBody } from "../kiln/kiln";
+import { type Mould, type Release, sticks } from "../kit/mould";
 import { type Phrase, say } from "../units/phrase";
 import { peakOf, type Schedule } from "./schedule";
 
@@ -11,9 +11,6 @@ export interface Start {
 	moulds: readonly Pick<Mould, "name" | "kind" | "maxC" | "release">[];
 }
 
-/** So near (K) to the hottest it can get a kiln never gets. */
-const NEVER_NEARER_K = 5;
-
 /** Why a firing may not start: what it was planned by may have changed since. One sentence each; none where it may. */
 export function whyNotStart({ schedule, kiln, moulds }: Start): Phrase[] {
 	const peakC = peakOf(schedule);
@@ -23,13 +20,14 @@ export function whyNotStart({ schedule, kiln, moulds }: Start): Phrase[] {
 		why.push(
 			say`Its schedule has ${{ n: schedule.segments.length }} segments; this kiln’s controller takes ${{ n: kiln.maxSegments }}.`,
 		);
-	const hottestC = ceilingC(kiln.body);
-	if (schedule.segments.some(({ rateCPerH, targetC }) => rateCPerH !== "full" && targetC > hottestC - NEVER_NEARER_K))
-		why.push(say`With all its power this kiln gets to ${{ c: hottestC }}: ${{ c: peakC }} is never reached.`);
-	for (const { name, kind, maxC, release } of moulds) {
+	if (schedule.segments.some(({ rateCPerH, targetC }) => rateCPerH !== "full" && !isReachable(kiln.body, targetC)))
+		why.push(
+			say`With all its power this kiln gets to ${{ c: ceilingC(kiln.body) }}: ${{ c: peakC }} is never reached.`,
+		);
+	for (const mould of moulds) {
+		const { name, maxC } = mould;
 		if (peakC > maxC) why.push(say`Its schedule goes to ${{ c: peakC }}; the mould “${name}” bears ${{ c: maxC }}.`);
-		if (release === "bare" && kind !== "frame")
-			why.push(say`The mould “${name}” is bare: glass sticks to it for good.`);
+		if (sticks(mould)) why.push(say`The mould “${name}” is bare: glass sticks to it for good.`);
 	}
 	if (kiln.shelves.length > 0 && kiln.shelves.every(({ release }) => release === "bare"))
 		why.push(say`Every shelf of this kiln is bare: glass sticks to it for good.`);

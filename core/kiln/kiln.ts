@@ -23,6 +23,12 @@ export function feltC(kiln: KilnBody, shownC: number): number {
 /** The hottest (°C) a kiln can get with all its power. */
 export const ceilingC = (kiln: KilnBody): number => kiln.roomC + kiln.powerW / kiln.lossWPerK;
 
+/** So near (K) to the hottest it can get a kiln never gets. */
+const NEVER_NEARER_K = 5;
+
+/** Whether a kiln with all its power ever gets so hot (°C). */
+export const isReachable = (kiln: KilnBody, c: number): boolean => c <= ceilingC(kiln) - NEVER_NEARER_K;
+
 /** A middling studio kiln; from memory, replaced by what a studio learns from its own logs. */
 export const DEFAULT_KILN: KilnBody = { powerW: 5000, lossWPerK: 2.5, capacityJPerK: 33_000, roomC: 20 };
 

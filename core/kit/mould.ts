@@ -21,6 +21,10 @@ export interface Mould {
 	retired?: boolean;
 }
 
+/** Glass sticks to what is neither washed nor papered; a frame lies round it and is not fired on. */
+export const sticks = ({ release, kind }: Pick<Mould, "release" | "kind">): boolean =>
+	release === "bare" && kind !== "frame";
+
 export const OPENINGS = ["rectangle", "round"] as const;
 export const MOULD_KINDS = ["dish", "drape", "frame", "ring", "texture"] as const;
 export type MouldKind = (typeof MOULD_KINDS)[number];

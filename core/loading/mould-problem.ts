@@ -1,6 +1,6 @@
 import { groupBy } from "../group-by";
 import type { AsMade } from "../journey/events";
-import type { Mould } from "../kit/mould";
+import { type Mould, sticks } from "../kit/mould";
 
 /** Why nothing is fired on a mould as it is now. */
 export type MouldTrouble = "putAway" | "bare" | "tooSmall";
@@ -21,9 +21,8 @@ export function overRimMm({ kind, opening, ...mould }: Mould, made: Size): numbe
 
 /** Glass sticks to what is not washed or papered, and cracks where it hangs over a rim; a frame is not fired. */
 export function mouldTrouble(mould: Mould, made?: Size): MouldTrouble | undefined {
-	const { retired, release, kind } = mould;
-	if (retired) return "putAway";
-	if (release === "bare" && kind !== "frame") return "bare";
+	if (mould.retired) return "putAway";
+	if (sticks(mould)) return "bare";
 	return made && overRimMm(mould, made) > RULER_MM ? "tooSmall" : undefined;
 }
 

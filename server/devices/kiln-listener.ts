@@ -234,7 +234,9 @@ export class KilnListener {
 		try {
 			const last = await this.book.ask(() => latestLive(this.db, kilnId, now)).catch(() => undefined);
 			const since = newer(last?.at, listened.heardTo);
-			const heard = await listened.line.read(since).catch((): Heard => ({ readings: [], unread: null }));
+			const heard = await listened.line.read(since).catch(() => undefined);
+			// A line that is silent says nothing new of itself: what was wrong with it goes on.
+			if (!heard) return await this.store(listened, []);
 			const ranIt = last !== undefined && last.firingId === hot?.id;
 			const live = heard.readings.filter(({ at }) => at.getTime() <= now.getTime() + AHEAD_MS);
 			const rows = live.map((reading) => readingRow(kilnId, plausible(reading), hot, ranIt));
@@ -243,7 +245,7 @@ export class KilnListener {
 			return await this.store(listened, rows);
 		} catch (error) {
 			if (!this.book.isAway) logError("a kiln’s readings were not kept", error);
-			listened.wrong = [NOT_KEPT];
+			listened.wrong = [...listened.wrong.filter((one) => one.kind !== NOT_KEPT.kind), NOT_KEPT];
 			return 0;
 		} finally {
 			listened.busySinceMs = undefined;

@@ -15,6 +15,9 @@ const LOOK_BACK_MS = 2 * RECORDER_SILENT_S * 1000;
 /** A kiln that was hotter than this (°C) when it was last heard is one to look for, with a firing or without. */
 const HOT_C = 100;
 
+/** A kiln that was hot and that nobody heard is cold by then, whatever it was, ms. */
+const COLD_AFTER_MS = 36 * 3_600_000;
+
 /** Looks after every kiln that is heard, at all times: with a firing and without, with a set point and without. */
 export class KilnWatch {
 	private readonly firings: FiringWatch;
@@ -47,13 +50,20 @@ export class KilnWatch {
 	private async lookAtIdle(kiln: WatchedKiln, now: Date) {
 		const rows = await livesSince(this.db, kiln.id, new Date(now.getTime() - LOOK_BACK_MS), now);
 		const heard = rows.map(({ at, airC }) => ({ atMs: at.getTime(), airC, idle: true }));
-		const last = heard.at(-1);
+		const last = heard.at(-1) ?? (await this.lastHeard(kiln, now));
 		const wasHot = (heard.findLast(({ airC }) => airC !== null)?.airC ?? 0) > HOT_C;
 		const silentS = last ? (now.getTime() - last.atMs) / 1000 : 0;
 		const limitS = Math.max(silentAfterS(kiln.line?.driver) ?? 0, IDLE_SILENT_S);
 		const lost = last && (last.airC ?? 0) > HOT_C && silentS > limitS;
 		const alarms = lost ? [silence(silentS, last.airC)] : last?.airC === null && wasHot ? [NO_SENSOR] : [];
 		return { heard, alarms, because: "nothing" as const, perS: 1, changed: false };
+	}
+
+	/** Longer ago than it is looked back on; not for ever, for a kiln cools by itself. */
+	private async lastHeard({ id }: WatchedKiln, now: Date) {
+		const last = await latestLive(this.db, id, now);
+		if (!last || now.getTime() - last.at.getTime() > COLD_AFTER_MS) return undefined;
+		return { atMs: last.at.getTime(), airC: last.airC };
 	}
 }
 

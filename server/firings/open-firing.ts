@@ -23,6 +23,7 @@ import { believedPoints, type FiringModel, firingModel, simulateModel } from "./
 import { refuseAtKiln } from "./models/hands";
 import { openInstant } from "./models/open-instant";
 import { judgeWhole } from "./models/sensor-watch";
+import { predict } from "./models/watch-firing";
 
 /**
  * Ends a firing and opens the kiln: by time and by temperature, measured or read off its display by a person; earlier only by an
@@ -40,7 +41,7 @@ export const openFiring: UseCase<"openFiring"> = async (context, { firingId, ear
 	const model = await firingModel(tx, firingId);
 	const distrust = await judgeWhole(tx, model, simulateModel(model));
 	const heat = (await kilnHeats(tx, [its], [{ ...row, distrust }], now)).get(its.id) as KilnHeat;
-	const opening = mayOpen(openInstant(row)?.getTime() ?? null, heat, now.getTime());
+	const opening = mayOpen(await openAtMs(tx, { ...model, row: { ...row, distrust } }), heat, now.getTime());
 	if (!opening.may) {
 		const why = phraseText(opening.why, unitsOf(studio));
 		if (actor.role !== "instructor") throw new Refusal("forbidden", `${why} Only an instructor may open earlier.`);
@@ -68,6 +69,19 @@ export const openFiring: UseCase<"openFiring"> = async (context, { firingId, ear
 	await countMouldUses(tx, firingId);
 	return { firingId };
 };
+
+/** "Open not before", ms: what was predicted while a sensor was at fault is predicted again without what it said. */
+async function openAtMs(tx: Transaction, model: FiringModel): Promise<number | null> {
+	const { row } = model;
+	if (row.distrust.length === 0) return openInstant(row)?.getTime() ?? null;
+	const predicted = await predict(tx, model);
+	return (
+		openInstant({
+			...row,
+			predictedOpenS: predicted?.openS ?? Math.max(row.openS, row.predictedOpenS ?? 0),
+		})?.getTime() ?? null
+	);
+}
 
 /** The measured curve in three figures, for the kiln's record; null where there are too few readings. */
 async function whatCame(tx: Transaction, model: FiringModel): Promise<FiringCame | null> {

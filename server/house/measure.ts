@@ -11,8 +11,8 @@ const looks = new Map<string, Bucket>();
 /** That somebody does not do more than people can, or a refusal; each copy of the server counts for itself. */
 export const countAction = (person: string, cost = 1): void => count(actions, person, cost, ACTIONS);
 
-/** That somebody does not look at more than screens show, or a refusal. */
-export const countLook = (person: string, cost = 1): void => count(looks, person, cost, LOOKS);
+/** That one browser does not look at more than its screen shows, or a refusal: a class shares an account, not a session. */
+export const countLook = (sessionId: string, cost = 1): void => count(looks, sessionId, cost, LOOKS);
 
 function count(buckets: Map<string, Bucket>, person: string, cost: number, rate: Rate): void {
 	const after = spend(buckets.get(person), cost, performance.now(), rate);

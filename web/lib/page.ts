@@ -21,7 +21,7 @@ export async function pageProps<N extends ViewName>(
 	const params = knownParams(name, { ...Object.fromEntries(astro.url.searchParams), ...extra });
 	const { db } = database();
 	try {
-		countLook(actor.id, PAGE_COST);
+		countLook(actor.sessionId, PAGE_COST);
 		const [frame, initial] = await Promise.all([
 			see(db, "frame", {}, { actor, now }),
 			see(db, name, params, { actor, now }),

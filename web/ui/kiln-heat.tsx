@@ -4,6 +4,8 @@ import { useFigure } from "../lib/prefs";
 import { agoWords } from "../lib/staleness";
 import { Glow } from "./signs";
 
+/** A figure that was measured longer ago says so, ms: an idle kiln is read once a minute. */
+const OLD_MS = 180_000;
 /** Computed figures are told to so much, °C: they are no measurement. */
 const ABOUT_C = 10;
 
@@ -17,7 +19,12 @@ export function KilnHeatFigure({ heat, className, soft }: { heat: KilnHeat; clas
 	const ago = (at: string) => agoWords(Math.max(0, (nowMs - Date.parse(at)) / 1000));
 	switch (heat.how) {
 		case "measured":
-			return <b className={`figure block ${className}`}>{figure({ c: heat.measuredC })}</b>;
+			return (
+				<>
+					<b className={`figure block ${className}`}>{figure({ c: heat.measuredC })}</b>
+					{nowMs - Date.parse(heat.at) > OLD_MS && <span className={`block ${soft}`}>read {ago(heat.at)}</span>}
+				</>
+			);
 		case "read":
 			return (
 				<>

@@ -1,5 +1,5 @@
 import { viscosityOf } from "../../glass/viscosity";
-import { ceilingC } from "../../kiln/kiln";
+import { ceilingC, isReachable } from "../../kiln/kiln";
 import { say } from "../../units/phrase";
 import { planFlow } from "../plan-flow";
 import { solvePeak } from "../solve";
@@ -32,7 +32,7 @@ export function kilnLimits(one: Case): ScheduleWarning[] {
 		if (segment.rateCPerH === "full" || segment.targetC <= startOf(one, i)) continue;
 		const { targetC, rateCPerH } = segment;
 		const can = ((kiln.powerW - kiln.lossWPerK * (targetC - kiln.roomC)) / kiln.capacityJPerK) * 3600;
-		if (targetC > ceilingC(kiln) - 5) {
+		if (!isReachable(kiln, targetC)) {
 			warnings.push({
 				code: "never-reached",
 				severity: "stop",

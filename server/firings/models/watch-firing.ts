@@ -80,7 +80,7 @@ export class FiringWatch {
 			alarms: fault
 				? [...told.filter(({ kind }) => kind !== "lags"), { kind: "sensorFault", sentence: sensorSentence(fault) }]
 				: told,
-			heard: readings.map((one) => ({ atMs: one.atMs, airC: one.airC, idle: falls(one) })),
+			heard: readings.map((one) => ({ atMs: one.atMs, airC: one.airC, idle: falls(one) && !isDriven(one) })),
 			because: last?.segment === null || (last?.segment ?? 0) >= row.schedule.segments.length ? "over" : "falls",
 			perS: row.speedUp,
 			changed: (await this.predictAgain(watched, recent, now)) || heardOut,
@@ -131,6 +131,10 @@ export class FiringWatch {
 		return cut ? { ...alarm, sentence: [...cut.happened, " ", ...cut.next] } : alarm;
 	}
 }
+
+/** Its controller asks for more than it has: after a skip, or a hold that it fell through, it heats on purpose. */
+const isDriven = ({ segment, airC, setC }: { segment: number | null; airC: number | null; setC: number | null }) =>
+	segment !== null && airC !== null && setC !== null && setC > airC;
 
 /** When the controller is done: as predicted, or when it was; that stays, however long the kiln is still listened to. */
 function endOf(recent: readonly { status: LineStatus | null; elapsedS: number | null }[], { endS }: Simulation) {

@@ -12,13 +12,13 @@ export function headerOf({ head, tail }: Log): string[] | null {
 	return found ? found.map((name) => name.trim()) : null;
 }
 
-/** The last lines after their names. */
-export function linesOf({ tail }: Log): string {
+/** The last lines after their names: those that are shown, or more. */
+export function linesOf({ tail }: Log, most = SHOWN): string {
 	const lines = tail.split(/\r?\n/).filter((line) => line.trim());
 	const after = lines.findLastIndex((line) => logTable(line).table.some(isHeader));
 	return lines
 		.slice(after + 1)
-		.slice(-SHOWN)
+		.slice(-most)
 		.join("\n");
 }
 
@@ -44,7 +44,9 @@ export function guessedForm(log: Log, nowMs: number): RecorderForm | null {
 export const isConfirmed = (log: Log, { header }: RecorderForm): boolean =>
 	JSON.stringify(headerOf(log)) === JSON.stringify(header);
 
-/** What its last lines say by a form. */
+/** What its last lines say by a form: it may have written on while a person compared. */
 export const recorderSays = (log: Log, form: RecorderForm, timeZone: string): RecordedLine[] => {
-	return !isConfirmed(log, form) ? [] : readRecorded(linesOf(log), form, timeZone, { foreign: false }).readings;
+	return !isConfirmed(log, form)
+		? []
+		: readRecorded(linesOf(log, Number.POSITIVE_INFINITY), form, timeZone, { foreign: false }).readings;
 };

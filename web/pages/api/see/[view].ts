@@ -12,6 +12,6 @@ export const GET: APIRoute = (context) =>
 		if (!Object.hasOwn(views, name)) throw new Refusal("missing", `There is no view ${name}.`);
 		const params = Object.fromEntries(context.url.searchParams);
 		const asking = who(context);
-		countLook(asking.actor.id, views[name as ViewName].cost);
+		countLook(asking.actor.sessionId, views[name as ViewName].cost);
 		return see(database().db, name as ViewName, params, asking);
 	});
