@@ -1,4 +1,5 @@
 import { type KilnHeat, UNMEASURED_WORDS } from "@core/kiln/heat";
+import type { ReactNode } from "react";
 import { useNow } from "../lib/clock";
 import { useFigure } from "../lib/prefs";
 import { agoWords } from "../lib/staleness";
@@ -9,11 +10,19 @@ const OLD_MS = 180_000;
 /** Computed figures are told to so much, °C: they are no measurement. */
 const ABOUT_C = 10;
 
+interface Props {
+	heat: KilnHeat;
+	className: string;
+	soft: string;
+	/** How old a measured figure is, where the view knows it better; null: it is fresh. */
+	age?: ReactNode;
+}
+
 /**
  * How hot a kiln is, in the words and the look of how that is known: a figure only where it was measured or read; what is computed
  * stands below it, slanted, as what the plan says. Every view shows a kiln's heat by this.
  */
-export function KilnHeatFigure({ heat, className, soft }: { heat: KilnHeat; className: string; soft: string }) {
+export function KilnHeatFigure({ heat, className, soft, age }: Props) {
 	const figure = useFigure();
 	const nowMs = useNow(60);
 	const ago = (at: string) => agoWords(Math.max(0, (nowMs - Date.parse(at)) / 1000));
@@ -22,7 +31,9 @@ export function KilnHeatFigure({ heat, className, soft }: { heat: KilnHeat; clas
 			return (
 				<>
 					<b className={`figure block ${className}`}>{figure({ c: heat.measuredC })}</b>
-					{nowMs - Date.parse(heat.at) > OLD_MS && <span className={`block ${soft}`}>read {ago(heat.at)}</span>}
+					{age === undefined
+						? nowMs - Date.parse(heat.at) > OLD_MS && <span className={`block ${soft}`}>read {ago(heat.at)}</span>
+						: age}
 				</>
 			);
 		case "read":

@@ -3,11 +3,11 @@ import { isDated, type LogMapping } from "@core/kiln/log";
 import type { LogPreview } from "@formats/kiln-log";
 import { wallClockMs } from "@formats/time";
 import { useState } from "react";
-import { ChoiceField } from "../../forms/fields";
 import { FileField } from "../../forms/file-field";
 import { Problems } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";
 import { usePrefs } from "../../lib/prefs";
+import { MappingFields } from "./mapping-fields";
 
 interface Props {
 	view: KilnView;
@@ -42,16 +42,6 @@ export function LogUpload({ view, onRead }: Props) {
 	);
 }
 
-const TIME_WORDS = {
-	instant: "date (year first) and time",
-	dayFirst: "date (day first) and time",
-	monthFirst: "date (month first) and time",
-	clock: "clock only",
-	seconds: "seconds counted",
-	minutes: "minutes counted",
-	hours: "hours counted",
-} as const;
-
 const FALLBACK: LogMapping = {
 	time: { column: 0, as: "seconds", startsAt: null },
 	air: 1,
@@ -84,18 +74,6 @@ function Mapping({ view, text, preview, onRead }: Props & { text: string; previe
 		done: ({ from, to, toCome }) => toCome === 0 && onRead({ from, to }),
 	});
 	const { mapping, begins } = form.values;
-	const setMapping = (next: LogMapping) => form.set("mapping", next);
-	const columns = preview.columns.map(({ name }, i) => ({ value: String(i), label: name }));
-	const optional = [{ value: "", label: "none" }, ...columns];
-	const column = (label: string, key: "set" | "duty" | "kwh") => (
-		<ChoiceField<string>
-			compact
-			label={label}
-			value={mapping[key] === null ? "" : String(mapping[key])}
-			options={optional}
-			onChange={(value) => setMapping({ ...mapping, [key]: value === "" ? null : Number(value) })}
-		/>
-	);
 	const counted = !isDated(mapping.time.as);
 	return (
 		<form className="flex flex-col gap-2" noValidate onSubmit={form.submit}>
@@ -127,62 +105,10 @@ function Mapping({ view, text, preview, onRead }: Props & { text: string; previe
 				{preview.rows} lines. What the columns mean is guessed from their looks: change what is wrong.
 			</p>
 			<div className="grid grid-cols-2 gap-2">
-				<ChoiceField<string>
-					compact
-					label="Time"
-					value={String(mapping.time.column)}
-					options={columns}
-					onChange={(value) => setMapping({ ...mapping, time: { ...mapping.time, column: Number(value) } })}
-				/>
-				<ChoiceField<LogMapping["time"]["as"]>
-					compact
-					label="written as"
-					value={mapping.time.as}
-					options={(Object.keys(TIME_WORDS) as (keyof typeof TIME_WORDS)[]).map((value) => ({
-						value,
-						label: TIME_WORDS[value],
-					}))}
-					onChange={(as) => setMapping({ ...mapping, time: { ...mapping.time, as } })}
-				/>
-				<ChoiceField<string>
-					compact
-					label="Temperature"
-					value={String(mapping.air)}
-					options={columns}
-					onChange={(value) => setMapping({ ...mapping, air: Number(value) })}
-				/>
-				<ChoiceField<"C" | "F">
-					compact
-					label="in"
-					value={mapping.unit}
-					options={[
-						{ value: "C", label: "°C" },
-						{ value: "F", label: "°F" },
-					]}
-					onChange={(unit) => setMapping({ ...mapping, unit })}
-				/>
-				<ChoiceField<"." | ",">
-					compact
-					label="Decimal sign"
-					value={mapping.decimal}
-					options={[
-						{ value: ".", label: "point, 821.5" },
-						{ value: ",", label: "comma, 821,5" },
-					]}
-					onChange={(decimal) => setMapping({ ...mapping, decimal })}
-				/>
-				{column("Set point", "set")}
-				{column("Energy, kWh", "kwh")}
-				{column("Duty", "duty")}
-				<ChoiceField<"share" | "percent">
-					compact
-					label="as"
-					value={mapping.dutyIn}
-					options={[
-						{ value: "share", label: "0 to 1" },
-						{ value: "percent", label: "0 to 100 %" },
-					]}
-					onChange={(dutyIn) => setMapping({ ...mapping, dutyIn })}
+				<MappingFields
+					columns={preview.columns.map(({ name }) => name)}
+					mapping={mapping}
+					onChange={(change) => form.set("mapping", { ...mapping, ...change })}
 				/>
 			</div>
 			{counted && (

@@ -1,22 +1,16 @@
 import type { KilnView, RecorderView } from "@contract/kilns";
-import { DATED_FORMS, type LogMapping, type RecorderForm, type Unfit } from "@core/kiln/log";
+import type { LogMapping, RecorderForm, Unfit } from "@core/kiln/log";
 import { readRecorded } from "@formats/recorder-line";
 import { clock, dayAndClock, shortDay } from "@formats/time";
 import { useMemo, useState } from "react";
 import { Check } from "../../forms/check";
-import { ChoiceField } from "../../forms/fields";
 import { Problems } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";
 import { useView } from "../../lib/api";
 import { useNow } from "../../lib/clock";
 import { useFigure, usePrefs } from "../../lib/prefs";
 import { agoWords } from "../../lib/staleness";
-
-const TIME_WORDS: Record<(typeof DATED_FORMS)[number], string> = {
-	instant: "year, month, day",
-	dayFirst: "day, month, year",
-	monthFirst: "month, day, year",
-};
+import { MappingFields } from "./mapping-fields";
 
 const MISFIT_WORDS: Record<Unfit, string> = {
 	header: "It writes other columns now.",
@@ -151,68 +145,13 @@ function ConfirmForm({ view, recorder, start, done }: FormProps) {
 		setKept({ ...kept, mapping: { ...mapping, ...change } });
 		form.set("sure", false);
 	};
-	const columns = Array.from({ length: kept.columns }, (_, i) => ({
-		value: String(i),
-		label: recorder.header?.[i] || `column ${i + 1}`,
-	}));
-	const column = (label: string, key: "set" | "duty" | "kwh") => (
-		<ChoiceField<string>
-			compact
-			label={label}
-			value={mapping[key] === null ? "" : String(mapping[key])}
-			options={[{ value: "", label: "none" }, ...columns]}
-			onChange={(value) => set({ [key]: value === "" ? null : Number(value) })}
-		/>
-	);
+	const names = Array.from({ length: kept.columns }, (_, i) => recorder.header?.[i] || `column ${i + 1}`);
 	const at = says && new Date(says.atMs);
 	return (
 		<form className="flex flex-col gap-3" noValidate onSubmit={form.submit}>
 			<Lines recorder={recorder} air={mapping.air} />
-			<div className="grid grid-cols-4 gap-2 max-lg:grid-cols-2">
-				<ChoiceField<string>
-					compact
-					label="Temperature"
-					value={String(mapping.air)}
-					options={columns}
-					onChange={(value) => set({ air: Number(value) })}
-				/>
-				<ChoiceField<"C" | "F">
-					compact
-					label="in"
-					value={mapping.unit}
-					options={[
-						{ value: "C", label: "°C" },
-						{ value: "F", label: "°F" },
-					]}
-					onChange={(unit) => set({ unit })}
-				/>
-				<ChoiceField<"." | ",">
-					compact
-					label="Decimal sign"
-					value={mapping.decimal}
-					options={[
-						{ value: ".", label: "point, 821.5" },
-						{ value: ",", label: "comma, 821,5" },
-					]}
-					onChange={(decimal) => set({ decimal })}
-				/>
-				{column("Set point", "set")}
-				<ChoiceField<string>
-					compact
-					label="Time"
-					value={String(mapping.time.column)}
-					options={columns}
-					onChange={(value) => set({ time: { ...mapping.time, column: Number(value) } })}
-				/>
-				<ChoiceField<(typeof DATED_FORMS)[number]>
-					compact
-					label="written as"
-					value={mapping.time.as as (typeof DATED_FORMS)[number]}
-					options={DATED_FORMS.map((value) => ({ value, label: TIME_WORDS[value] }))}
-					onChange={(as) => set({ time: { ...mapping.time, as } })}
-				/>
-				{column("Energy, kWh", "kwh")}
-				{column("Power", "duty")}
+			<div className="grid grid-cols-3 gap-2 max-lg:grid-cols-2">
+				<MappingFields dated columns={names} mapping={mapping} onChange={set} />
 			</div>
 			{says && at && says.airC !== null ? (
 				<div className="border-l-4 border-secondary bg-pick px-3 py-2">

@@ -59,8 +59,16 @@ function Cell({ cell, answeredAgoS }: { cell: KilnCell; answeredAgoS: number }) 
 			)}
 			{!block && (
 				<span className="ml-auto max-w-40 shrink-0 text-right leading-tight tracking-tight">
-					<KilnHeatFigure heat={cell.heat} className="text-2xl font-semibold" soft={dim} />
-					{old && <b className="block text-[12.5px] font-bold tracking-normal text-[oklch(82%_0.14_75)]">read {old}</b>}
+					<KilnHeatFigure
+						heat={cell.heat}
+						className="text-2xl font-semibold"
+						soft={dim}
+						age={
+							old ? (
+								<b className="block text-[12.5px] font-bold tracking-normal text-[oklch(82%_0.14_75)]">read {old}</b>
+							) : null
+						}
+					/>
 				</span>
 			)}
 			{firing && (
