@@ -53,6 +53,12 @@ const atDatabase = {
 
 /** What the book does not take waits here. */
 const UNKEPT = { ZEPHYR_UNKEPT: folder("data/test/unkept") };
+/** What use cases need of the settings without a server around them; no database of theirs is at that address. */
+const SETTINGS = {
+	ZEPHYR_SECRET: "only-for-tests-only-for-tests-only-for-tests",
+	ZEPHYR_PUBLIC_URL: "http://127.0.0.1:1",
+	DATABASE_URL: "postgres://127.0.0.1:1/nobody",
+};
 
 /** What needs nothing but the code. */
 const UNIT = [
@@ -83,7 +89,7 @@ export default defineConfig({
 					...atDatabase,
 					name: "database",
 					include: ["tests/database/**/*.test.ts"],
-					env: { ...UNKEPT, ZEPHYR_THOROUGH: process.env.CI ? "1" : "" },
+					env: { ...UNKEPT, ...SETTINGS, ZEPHYR_THOROUGH: process.env.CI ? "1" : "" },
 				},
 			},
 			{

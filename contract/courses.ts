@@ -103,8 +103,9 @@ export const actions = {
 	takeStudents: instructor
 		.asks(
 			z.strictObject({
+				/** As the list has them, and at which revision of the book a known one was found; 0: nobody of the book. */
 				students: z
-					.array(studentFields)
+					.array(studentFields.extend({ revision }))
 					.min(1, "There is nobody in this list.")
 					.max(500, "At most 500 students at once."),
 				sessionIds: z.array(id).max(LARGEST_COURSE.evenings),
@@ -204,7 +205,7 @@ export interface CourseView {
 	/** Where anybody may ask for a place; null: nowhere, or not for this person to know. */
 	signUpPath: string | null;
 	kits: { id: string; name: string }[];
-	students: { id: string; name: string }[];
+	students: { id: string; revision: number; name: string; email: string | null }[];
 	currency: string | null;
 }
 

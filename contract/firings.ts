@@ -136,6 +136,14 @@ export const actions = {
 				earlyReason: words("The reason", 300),
 				/** Read off the kiln’s display just now, where its line does not measure it. */
 				display: displayReading.optional(),
+				/** Who opens a hot kiln with whoever asks, where the studio wants two. */
+				second: z
+					.strictObject({
+						email: words("The e-mail", 200, 1),
+						password: z.string().max(200),
+						code: words("The code", 40).optional(),
+					})
+					.optional(),
 			}),
 		)
 		.touches("firings", "alarms", "glass")

@@ -45,17 +45,17 @@ export const actions = {
 		.touches("people")
 		.answers<{ role: Role }>(),
 	/** A new secret for a device; nothing is asked for until a code of it was typed. */
-	beginSecondFactor: instructor
+	beginSecondFactor: assistant
 		.asks(z.strictObject({ current: present }))
 		.touches()
 		.answers<{ secret: string; qrPath: string; qrSize: number }>(),
 	/** Answers codes for the day that the device is lost: they are shown once. */
-	confirmSecondFactor: instructor
+	confirmSecondFactor: assistant
 		.asks(z.strictObject({ code: words("The code", 10, 6) }))
 		.touches("people")
 		.answers<{ recovery: string[] }>(),
 	/** One's own with the password; another's by an instructor, where the device is lost. */
-	dropSecondFactor: instructor
+	dropSecondFactor: assistant
 		.asks(z.strictObject({ userId: person, current: present }))
 		.touches("people")
 		.answers<{ dropped: true }>(),

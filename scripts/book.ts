@@ -30,7 +30,7 @@ export async function openBook(
 	say: (line: string) => void,
 ): Promise<Book> {
 	if (elsewhere) return openElsewhere(elsewhere);
-	const cluster = await startCluster(folder, true);
+	const cluster = await startCluster(folder, true, say);
 	try {
 		await copyBeforeMigration(cluster, folder, say);
 	} catch (error) {
@@ -54,15 +54,28 @@ export async function openBook(
 
 /** A database that ended by itself is started again; looked after this often, ms. */
 const LOOK_MS = 2000;
+/** Found taken so often in a row, its port is somebody else’s and not its own that is still closing. */
+const LONG_TAKEN = 15;
 
 /** Starts the cluster again whenever it is found down. Returns the way to stop looking. */
 function keepUp(cluster: Cluster, say: (line: string) => void): () => Promise<void> {
 	let looking: Promise<void> = Promise.resolve();
+	let rounds = 0;
 	const look = async () => {
+		if (cluster.runs()) return;
 		// At its own port: the application knows no other. One that is not free yet is looked at again.
-		if (cluster.runs() || !(await isFree(cluster.port))) return;
-		await startCluster(cluster.folder, true);
-		say("The database had ended; it was started again.");
+		if (!(await isFree(cluster.port))) {
+			if (++rounds === LONG_TAKEN)
+				say(
+					`The database has ended, and another program has taken its port ${cluster.port}. Stop that program, or start again: the database then takes another port.`,
+				);
+			return;
+		}
+		rounds = 0;
+		const { port } = await startCluster(cluster.folder, true);
+		say(
+			`The database had ended; it was started again${port === cluster.port ? "" : ", on another port: stop and start again"}.`,
+		);
 	};
 	const timer = setInterval(() => {
 		looking = looking.then(look).catch((error: Error) => say(error.message));

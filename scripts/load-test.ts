@@ -121,13 +121,9 @@ async function main(): Promise<void> {
 		DATABASE_URL: cluster.url,
 		ZEPHYR_SECRET: randomUUID() + randomUUID(),
 		ZEPHYR_PUBLIC_URL: address,
-		ZEPHYR_STAND_IN_PORT: String(standIn.basePort),
-		ZEPHYR_STAND_INS: String(standIn.count),
+		...standIn.env,
 	};
-	Object.assign(process.env, {
-		ZEPHYR_STAND_IN_PORT: env.ZEPHYR_STAND_IN_PORT,
-		ZEPHYR_STAND_INS: env.ZEPHYR_STAND_INS,
-	});
+	Object.assign(process.env, standIn.env);
 	await migrateTo(db, "db/migrations");
 	await seedDemo(db, new Date());
 	const emails = await people(db);
@@ -172,7 +168,7 @@ async function main(): Promise<void> {
 		if (bad > 0 || kept.length === 0 || longestMs > LOST_TICKS * TICK_MS) process.exitCode = 1;
 	} finally {
 		await Promise.all([ended(server, "SIGTERM"), ended(jobs, "SIGTERM")]);
-		standIn.stop();
+		await standIn.stop();
 		await close();
 		await cluster.stop();
 		rmSync(folder, { recursive: true, force: true });

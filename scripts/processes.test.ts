@@ -57,7 +57,7 @@ describe("a process that is kept running", () => {
 	it("that answered once is never given up: what listens to the kilns beside it is not stopped with it", async () => {
 		const { all, start } = starts();
 		let gaveUp = false;
-		const kept = keepRunning(start, 3);
+		const kept = keepRunning(start, { most: 3 });
 		void kept.givenUp.then(() => {
 			gaveUp = true;
 		});
@@ -73,7 +73,7 @@ describe("a process that is kept running", () => {
 	it("is given up after so many ends in a row; being well begins the count anew", async () => {
 		const { all, start } = starts();
 		let gaveUp = false;
-		void keepRunning(start, 3).givenUp.then(() => {
+		void keepRunning(start, { most: 3 }).givenUp.then(() => {
 			gaveUp = true;
 		});
 		for (const [livedMs, restsMs] of [

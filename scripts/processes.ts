@@ -41,11 +41,15 @@ export const run = (program: Program, { args = [], env = process.env, as, preloa
 /**
  * Keeps one running until it is stopped: it is started again whenever it ends by itself, after ever longer rests.
  * @param most given up after so many ends in a row, none of which came after it had been well
+ * @param first one that runs already
  */
-export function keepRunning(start: () => ChildProcess, most = Number.POSITIVE_INFINITY): Kept {
+export function keepRunning(
+	start: () => ChildProcess,
+	{ most = Number.POSITIVE_INFINITY, first = start() }: { most?: number; first?: ChildProcess } = {},
+): Kept {
 	let stopped = false;
 	let ends = 0;
-	let child = start();
+	let child = first;
 	let giveUp = () => {};
 	const givenUp = new Promise<void>((done) => {
 		giveUp = done;

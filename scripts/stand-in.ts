@@ -1,38 +1,59 @@
 import type { ChildProcess } from "node:child_process";
-import { isFree, StartProblem } from "./cluster";
-import { run } from "./processes";
+import { randomInt } from "node:crypto";
+import type { StandInSays } from "../standins/main";
+import { StartProblem } from "./cluster";
+import { keepRunning, run } from "./processes";
 import type { Unprivileged } from "./unprivileged";
 
 const KILNS = 2;
 const TRIES = 40;
 
 export interface RunningStandIn {
+	/** What the server has to know to find them: their ports, and that they are its own and no neighbour’s. */
+	env: { ZEPHYR_STAND_IN_PORT: string; ZEPHYR_STAND_INS: string; ZEPHYR_STAND_IN_MARK: string };
 	/** Kiln number n listens on this + n. */
 	basePort: number;
-	/** How many there are. */
-	count: number;
-	process: ChildProcess;
-	stop(): void;
+	/** As it runs now. */
+	process(): ChildProcess;
+	stop(): Promise<void>;
 }
 
-/** The stand-in kilns in a process of their own, listening before this returns. */
+interface Options {
+	preload?: readonly string[];
+	as?: Unprivileged | undefined;
+	say?(line: string): void;
+}
+
+/** The stand-in kilns in a process of their own, listening before this returns: where a port is taken, on the next ones that are free. */
 export async function startStandIn(
 	wishedPort: number,
-	{ preload, as }: { preload?: readonly string[]; as?: Unprivileged | undefined } = {},
+	{ preload, as, say = () => {} }: Options = {},
 ): Promise<RunningStandIn> {
-	const basePort = await freeFrom(wishedPort);
-	const process_ = run("stand-in", { args: [String(basePort), String(KILNS)], preload, as });
-	await new Promise<void>((done, fail) => {
-		process_.once("message", () => done());
-		process_.once("exit", () => fail(new StartProblem("The stand-in kilns ended while starting.")));
-	});
-	return { basePort, count: KILNS, process: process_, stop: () => void process_.kill("SIGTERM") };
-}
-
-async function freeFrom(wished: number): Promise<number> {
-	for (let base = wished; base < wished + TRIES * (KILNS + 1); base += KILNS + 1) {
-		const free = await Promise.all(Array.from({ length: KILNS }, (_, i) => isFree(base + i + 1, "127.0.0.1")));
-		if (free.every(Boolean)) return base;
+	const mark = randomInt(1, 2 ** 32);
+	for (let i = 0; i < TRIES; i++) {
+		const basePort = wishedPort + i * (KILNS + 1);
+		const start = () => run("stand-in", { args: [String(basePort), String(KILNS), String(mark)], preload, as });
+		let child = start();
+		const taken = await new Promise<number | undefined>((done, fail) => {
+			child.once("message", (said: StandInSays) => done("taken" in said ? said.taken : undefined));
+			child.once("exit", () => fail(new StartProblem("The stand-in kilns ended while starting.")));
+		});
+		if (taken !== undefined) {
+			say(`Port ${taken} is taken by another program: the stand-in kilns look for others.`);
+			continue;
+		}
+		const env = {
+			ZEPHYR_STAND_IN_PORT: String(basePort),
+			ZEPHYR_STAND_INS: String(KILNS),
+			ZEPHYR_STAND_IN_MARK: String(mark),
+		};
+		// Once they listened they are started again at the same ports, cold: what they held in memory is gone.
+		const again = () => {
+			child = start();
+			return child;
+		};
+		const kept = keepRunning(again, { first: child });
+		return { env, basePort, process: () => child, stop: () => kept.stop() };
 	}
-	throw new StartProblem(`No ports are free for the stand-in kilns from ${wished} on.`);
+	throw new StartProblem(`No ports are free for the stand-in kilns from ${wishedPort + 1} on.`);
 }

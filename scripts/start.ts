@@ -80,7 +80,7 @@ async function runStudio({ which, beginKey }: Next, asked: Promise<void>): Promi
 		buildIfChanged();
 		const as = unprivileged();
 		if (as && existsSync(noteIn(folder))) chownSync(noteIn(folder), as.uid, as.gid);
-		standIn = await startStandIn(settings.port + 10, { as });
+		standIn = await startStandIn(settings.port + 10, { as, say });
 		const address = settings.publicUrl || `http://${settings.host}:${settings.port}`;
 		// The owner’s address of the database is for this process alone.
 		const { ZEPHYR_DATABASE_URL: _, ...own } = process.env;
@@ -92,16 +92,15 @@ async function runStudio({ which, beginKey }: Next, asked: Promise<void>): Promi
 			DATABASE_URL: book.url,
 			ZEPHYR_SECRET: process.env.ZEPHYR_SECRET || secretIn(folder),
 			ZEPHYR_PUBLIC_URL: address,
-			ZEPHYR_STAND_IN_PORT: String(standIn.basePort),
-			ZEPHYR_STAND_INS: String(standIn.count),
+			...standIn.env,
 			ZEPHYR_LOGS: join(dirname(folder), "logs"),
 			ZEPHYR_UNKEPT: theirFolder(join(folder, "unkept"), as),
 			ZEPHYR_LOG_FOLDER: theirFolder(join(folder, "log"), as),
 			ZEPHYR_DATA_FOLDER: folder,
 			ZEPHYR_DEMO_NOTE: noteIn(folder),
 		};
-		const key = begun ? undefined : (beginKey ?? randomBytes(24).toString("base64url"));
-		const serverEnv = { ...env, ...beginEnv(which, settings, key) };
+		const doors = doorsOf(address, which, settings, begun ? undefined : (beginKey ?? newKey()));
+		const serverEnv = { ...env, ...doors.env };
 		let heard: (message: FromServer) => void = () => {};
 		const left = new Promise<Next>((done) => {
 			heard = (message) => {
@@ -111,11 +110,14 @@ async function runStudio({ which, beginKey }: Next, asked: Promise<void>): Promi
 				startJobs();
 			};
 		});
-		const server = keepRunning(() => {
-			const child = run("serve", { env: serverEnv, as });
-			child.on("message", (message) => heard(message as FromServer));
-			return child;
-		}, MOST_ENDS);
+		const server = keepRunning(
+			() => {
+				const child = run("serve", { env: serverEnv, as });
+				child.on("message", (message) => heard(message as FromServer));
+				return child;
+			},
+			{ most: MOST_ENDS },
+		);
 		kept.push(server);
 		const copies = book.copyUrl && {
 			ZEPHYR_COPY_URL: book.copyUrl,
@@ -144,14 +146,14 @@ async function runStudio({ which, beginKey }: Next, asked: Promise<void>): Promi
 				throw new StartProblem("The application ended while starting; its last lines stand above.");
 			}),
 		]);
-		announce(key ? `${address}/begin?key=${key}` : address, signIns, folder, wished, which);
+		announce(doors, signIns, folder, wished);
 		if (process.getuid?.() === 0 && !as)
 			say("  This folder or Node.js cannot be read by an unprivileged user: the server runs as root. Better not.\n");
 		next = (await Promise.race([asked, over, left])) ?? undefined;
 		say(next ? "\nBeginning a studio of your own …" : "\nStopping …");
 	} finally {
 		await Promise.all(kept.map((one) => one.stop()));
-		standIn?.stop();
+		await standIn?.stop();
 		await book?.close();
 		unlock();
 	}
@@ -159,11 +161,27 @@ async function runStudio({ which, beginKey }: Next, asked: Promise<void>): Promi
 	return next;
 }
 
-/** What the server has to know of beginning: who may leave the demo, and with what key a book without a studio is begun. */
-function beginEnv(which: Which, settings: Settings, key: string | undefined): Record<string, string> {
-	// Who reaches the door of the demo may leave it for a studio of their own only where that is this machine's user.
-	const mayLeave = which === "demo" && !settings.databaseUrl && !isExposed(settings);
-	return { ...(mayLeave && { ZEPHYR_MAY_BEGIN: "1" }), ...(key && { ZEPHYR_BEGIN_KEY: key }) };
+/** What opens a door once: 192 random bits. */
+const newKey = () => randomBytes(24).toString("base64url");
+
+interface Doors {
+	/** Where one enters: a studio that is not written down yet by the key of its first page. */
+	first: string;
+	/** Of the demo: where a studio of one's own is begun beside it. */
+	beside: string | undefined;
+	/** What the server has to know of these keys. */
+	env: Record<string, string>;
+}
+
+function doorsOf(address: string, which: Which, settings: Settings, key: string | undefined): Doors {
+	const withKey = (one: string) => `${address}/begin?key=${one}`;
+	// Who reaches the door of the demo may leave it for a studio of their own only where that is this machine’s user.
+	const leave = which === "demo" && !settings.databaseUrl && !isExposed(settings) ? newKey() : undefined;
+	return {
+		first: key ? withKey(key) : address,
+		beside: leave ? withKey(leave) : which === "demo" ? "./start --own" : undefined,
+		env: { ...(key && { ZEPHYR_BEGIN_KEY: key }), ...(leave && { ZEPHYR_LEAVE_KEY: leave }) },
+	};
 }
 
 /** What the server tells: that somebody wants a studio of their own, with the key they hold; that they have written it down. */
@@ -243,9 +261,9 @@ function secretIn(folder: string): string {
 	return readFileSync(file, "utf8").trim();
 }
 
-function announce(address: string, signIns: DemoSignIn[], folder: string, wished: string, which: Which): void {
-	say(`\n  Zephyr Flats   ${address}\n`);
-	if (which === "demo") say("  The demo studio. ./start --own begins one of your own beside it.");
+function announce({ first, beside }: Doors, signIns: DemoSignIn[], folder: string, wished: string): void {
+	say(`\n  Zephyr Flats   ${first}\n`);
+	if (beside) say(`  The demo studio. One of your own is begun beside it here:\n  ${beside}\n`);
 	for (const { email, password, role } of signIns) say(`  ${role.padEnd(12)} ${email.padEnd(34)} ${password}`);
 	if (signIns.length > 0) say("  (demo passwords: change them under your name before others can reach this machine)");
 	say(`\n  Data in ${folder}${folder === wished ? "" : " (PostgreSQL cannot reach the project’s own folder)"}`);

@@ -20,6 +20,7 @@ export const REGISTERS = {
 	faultMin: 902,
 	behindS: 903,
 	pressStart: 905,
+	mark: 906,
 } as const;
 export const REGISTER_COUNT = 910;
 export const NOTHING = 32_767;
@@ -43,10 +44,11 @@ export class StandInController {
 	private speedUp = 1;
 	private lastMs: number;
 
-	constructor(number: number, nowMs: number) {
+	constructor(number: number, nowMs: number, mark = 0) {
 		this.kiln = new StandInKiln(number);
 		this.lastMs = nowMs;
 		this.set(REGISTERS.speedUp, 1);
+		this.registers.writeUInt32BE(mark, REGISTERS.mark * 2);
 		this.show();
 	}
 

@@ -6,9 +6,12 @@ import { StandInController } from "./kiln-registers";
 const LATE_MS = 6000;
 const TICK_MS = 250;
 
-/** Stand-in kilns 1 … `count`, each speaking Modbus TCP on loopback at `basePort` + its number. */
-export async function serveKilns(basePort: number, count: number): Promise<{ close(): Promise<void> }> {
-	const servers = Array.from({ length: count }, (_, i) => serveKiln(i + 1));
+/**
+ * Stand-in kilns 1 … `count`, each speaking Modbus TCP on loopback at `basePort` + its number.
+ * @param mark by which a house knows its own, 32 bits
+ */
+export async function serveKilns(basePort: number, count: number, mark = 0): Promise<{ close(): Promise<void> }> {
+	const servers = Array.from({ length: count }, (_, i) => serveKiln(i + 1, mark));
 	await Promise.all(
 		servers.map(
 			({ listener }, i) =>
@@ -25,8 +28,8 @@ export async function serveKilns(basePort: number, count: number): Promise<{ clo
 	};
 }
 
-function serveKiln(number: number): { listener: Server; stop(): void } {
-	const controller = new StandInController(number, Date.now());
+function serveKiln(number: number, mark: number): { listener: Server; stop(): void } {
+	const controller = new StandInController(number, Date.now(), mark);
 	const sockets = new Set<Socket>();
 	const listener = createServer((socket) => {
 		sockets.add(socket);

@@ -1,6 +1,6 @@
 import { GLUES } from "@core/journey/events";
 import { WISH_STEPS, WISHES } from "@core/loading/plan/wishes";
-import { type Customs, PAPER_SIZES } from "@core/studio/customs";
+import { CODES_FOR, type Customs, PAPER_SIZES } from "@core/studio/customs";
 import { STATIONS } from "@core/studio/stations";
 import { z } from "zod";
 import { clockTime, count, lengthMm, words } from "../fields";
@@ -37,6 +37,8 @@ export const customs = z.strictObject({
 	dryMin: each(GLUES, minutes),
 	week: z.array(open.nullable()).length(7, "A week has seven days."),
 	assistantsMay: z.strictObject({ load: z.boolean(), open: z.boolean() }),
+	earlyByTwo: z.boolean(),
+	codesFor: z.enum(CODES_FOR, { error: "Choose of whom a code is asked." }),
 	quiet: span.refine(({ from, to }) => from !== to, { path: ["to"], message: "It ends when it begins." }).nullable(),
 	aloneHours: hours("With nobody there", 240).nullable(),
 	paper: z.enum(PAPER_SIZES, { error: "Choose a paper." }),

@@ -11,6 +11,10 @@ export const PAPER_SIZES = ["a4", "letter"] as const;
 export type PaperSize = (typeof PAPER_SIZES)[number];
 export const PAPER_WORDS: Record<PaperSize, string> = { a4: "A4", letter: "Letter" };
 
+/** Of whom a code of a device is asked besides the password, whether they want it or not. */
+export const CODES_FOR = ["nobody", "instructors", "everybody"] as const;
+export type CodesFor = (typeof CODES_FOR)[number];
+
 /** How a studio does things where the trade leaves it to them. */
 export interface Customs {
 	/** Cut beyond what a class needs. */
@@ -23,6 +27,9 @@ export interface Customs {
 	week: Week;
 	/** What assistants may do at a kiln beside an instructor. */
 	assistantsMay: { load: boolean; open: boolean };
+	/** A kiln that is not cool is opened by two people only, each by their own sign-in. */
+	earlyByTwo: boolean;
+	codesFor: CodesFor;
 	/** No kiln is started in these hours; null: at any. */
 	quiet: Span | null;
 	/** A kiln may fire so long with nobody there, h; null: as long as it takes. */
@@ -48,6 +55,8 @@ export const USUAL_CUSTOMS: Customs = {
 	dryMin: DRY_MIN,
 	week: [WORKDAY, WORKDAY, WORKDAY, WORKDAY, WORKDAY, WORKDAY, null],
 	assistantsMay: { load: true, open: true },
+	earlyByTwo: false,
+	codesFor: "nobody",
 	quiet: null,
 	aloneHours: null,
 	paper: "a4",

@@ -16,6 +16,7 @@ import { clock, dayOf } from "@formats/time";
 import { inArray } from "drizzle-orm";
 import { inTransaction } from "../house/in-transaction";
 import { Refusal } from "../house/refusal";
+import { sharedLook } from "../house/shared-look";
 import { unitsOf } from "../house/units-of";
 
 /** From one address within an hour; families and schools share one. */
@@ -96,6 +97,10 @@ export async function signUpDoor(reader: Reader, key: string, now: Date): Promis
 		evenings: coming.map(({ day, startsAt, endsAt }) => ({ day, startsAt, endsAt })),
 	};
 }
+
+/** The page is the same for everybody: drawn kits and places are looked up once for all who look within these, ms. */
+const SHARED_MS = 5000;
+export const sharedSignUpDoor = sharedLook(SHARED_MS, (key, reader: Reader, now: Date) => signUpDoor(reader, key, now));
 
 /**
  * Somebody outside asks for a place; whoever finds none waits. A name that asked before by the same e-mail is thanked again and changes

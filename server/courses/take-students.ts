@@ -1,14 +1,19 @@
 import { student } from "@db/schema";
 import { eq, inArray } from "drizzle-orm";
 import type { UseCase } from "../house/context";
+import { Refusal } from "../house/refusal";
 import { seat } from "./models/seat";
 
-/** A list of students comes into the book: new ones are added, known ones get what is new of them, and all may be seated. */
+/**
+ * A list of students comes into the book: new ones are added, known ones get what is new of them, and all may be seated. Whoever was
+ * changed by somebody else since the list was compared with the book is not overwritten. The same list sent twice counts once.
+ */
 export const takeStudents: UseCase<"takeStudents"> = async ({ tx, now }, { students, sessionIds }) => {
 	const ids = students.map(({ id }) => id);
-	const known = new Map((await tx.select().from(student).where(inArray(student.id, ids))).map((row) => [row.id, row]));
+	const rows = await tx.select().from(student).where(inArray(student.id, ids)).orderBy(student.id).for("update");
+	const known = new Map(rows.map((row) => [row.id, row]));
 	const fresh = students.filter(({ id }) => !known.has(id));
-	if (fresh.length > 0) await tx.insert(student).values(fresh);
+	if (fresh.length > 0) await tx.insert(student).values(fresh.map((form) => ({ ...form, revision: 1 })));
 	let changed = 0;
 	for (const form of students) {
 		const before = known.get(form.id);
@@ -22,6 +27,11 @@ export const takeStudents: UseCase<"takeStudents"> = async ({ tx, now }, { stude
 			adult: form.adult || before.adult,
 		};
 		if (Object.entries(after).every(([key, value]) => before[key as keyof typeof after] === value)) continue;
+		if (before.revision !== form.revision)
+			throw new Refusal(
+				"conflict",
+				`Somebody changed “${before.name}” since this list was compared with the book. Choose the list again.`,
+			);
 		await tx
 			.update(student)
 			.set({ ...after, revision: before.revision + 1 })

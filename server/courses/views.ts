@@ -51,7 +51,10 @@ export const courseView: View<"course"> = async (context, { id }) => {
 	const [sessions, kits, students] = await Promise.all([
 		sessionsOfCourse(db, id),
 		kitNames(db),
-		db.select({ id: student.id, name: student.name }).from(student).orderBy(asc(student.name)),
+		db
+			.select({ id: student.id, revision: student.revision, name: student.name, email: student.email })
+			.from(student)
+			.orderBy(asc(student.name)),
 	]);
 	const currency = currencyFor(context);
 	const [attendees, signUps, chose] = await Promise.all([

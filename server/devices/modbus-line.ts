@@ -6,6 +6,7 @@ import { client as modbus } from "jsmodbus";
 import { kilnAddress } from "./kiln-host";
 import type { KilnLine, LineReading } from "./kiln-line";
 import { LineError } from "./line-error";
+import { refuseNeighbours } from "./own-stand-in";
 import { standInPort } from "./stand-in-port";
 
 type ModbusSettings = Extract<LineSettings, { driver: "modbus" }>;
@@ -34,6 +35,7 @@ export function modbusLine(settings: ModbusSettings): KilnLine {
 		socket.on("error", drop);
 		socket.on("close", drop);
 		open = { socket, client };
+		if (settings.host === STAND_IN) await refuseNeighbours(client);
 		return client;
 	};
 	/** Anything that goes wrong ends the connection: a late answer must never be taken for the next one. */

@@ -5,6 +5,7 @@ import { STAND_IN } from "@core/kiln/register-map";
 import { STAND_IN_FAULTS, type StandInFault } from "@standins/kiln-physics";
 import { FULL_POWER, REGISTERS } from "@standins/kiln-registers";
 import { client as modbus } from "jsmodbus";
+import { refuseNeighbours } from "./own-stand-in";
 import { standInPort } from "./stand-in-port";
 
 /**
@@ -25,6 +26,7 @@ async function atPanel(kilnNumber: number, press: (client: InstanceType<typeof m
 			socket.once("error", fail);
 			socket.connect({ host: "127.0.0.1", port: standInPort(kilnNumber) }, done);
 		});
+		await refuseNeighbours(client);
 		await press(client);
 	} finally {
 		socket.destroy();

@@ -1,4 +1,5 @@
 import { randomUUID } from "node:crypto";
+import type { ActionInput, ActionOutput } from "@contract/actions";
 import { flowIndex } from "@core/firing/flow-index";
 import { mayOpen } from "@core/firing/may-open";
 import { feltCurve } from "@core/firing/plan-flow";
@@ -13,12 +14,13 @@ import { firingReadings, lastReadings } from "@db/queries/readings";
 import { type FiringCame, firing, firingPlace, kilnAlarm, mould, piece } from "@db/schema";
 import { and, eq, inArray, isNull } from "drizzle-orm";
 import { noteAudit } from "../house/audit";
-import type { UseCase } from "../house/context";
+import { afterPreparing, type Context } from "../house/context";
 import { inTheBook, Refusal } from "../house/refusal";
 import { unitsOf } from "../house/units-of";
 import { keepDisplay } from "../kilns/models/display";
 import { kilnHeats } from "../kilns/models/heat";
 import { misfitFor } from "../kilns/models/lessons";
+import { type Second, vouch } from "../people/models/vouch";
 import { believedPoints, type FiringModel, firingModel, simulateModel } from "./models/firing-model";
 import { refuseAtKiln } from "./models/hands";
 import { openInstant } from "./models/open-instant";
@@ -29,7 +31,16 @@ import { predict } from "./models/watch-firing";
  * Ends a firing and opens the kiln: by time and by temperature, measured or read off its display by a person; earlier only by an
  * instructor with a reason. Its sensor is judged once more from the beginning: what pages were told before does not decide.
  */
-export const openFiring: UseCase<"openFiring"> = async (context, { firingId, earlyReason, display }) => {
+export const openFiring = afterPreparing<"openFiring", Second | undefined>(
+	async (before, { second }) => second && vouch(before, second, "second"),
+	open,
+);
+
+async function open(
+	context: Context,
+	{ firingId, earlyReason, display }: ActionInput<"openFiring">,
+	second: Second | undefined,
+): Promise<ActionOutput["openFiring"]> {
 	const { tx, now, actor, studio } = context;
 	refuseAtKiln(context, "open");
 	const row = inTheBook(await lockFiring(tx, firingId), "firing");
@@ -53,9 +64,11 @@ export const openFiring: UseCase<"openFiring"> = async (context, { firingId, ear
 				},
 			]);
 		}
+		if (studio.customs.earlyByTwo) refuseUnlessTwo(context, second);
 	}
-	const note = opening.may ? row.note : `Opened before it was cool: ${earlyReason}`;
-	if (!opening.may) await noteAudit(tx, "openedEarly", `${its.name}, firing ${row.number}: ${earlyReason}`, context);
+	const reason = second ? `${earlyReason} (with ${second.name})` : earlyReason;
+	const note = opening.may ? row.note : `Opened before it was cool: ${reason}`;
+	if (!opening.may) await noteAudit(tx, "openedEarly", `${its.name}, firing ${row.number}: ${reason}`, context);
 	const came = await whatCame(tx, { ...model, row: { ...row, distrust } });
 	await tx
 		.update(firing)
@@ -68,7 +81,15 @@ export const openFiring: UseCase<"openFiring"> = async (context, { firingId, ear
 		.where(and(eq(kilnAlarm.firingId, firingId), isNull(kilnAlarm.endedAt)));
 	await countMouldUses(tx, firingId);
 	return { firingId };
-};
+}
+
+/** Where a hot kiln is opened by two, the other one is another person, and may open kilns here. */
+function refuseUnlessTwo({ actor, studio }: Context, second: Second | undefined): void {
+	const problem = (sentence: string) => new Refusal("invalid", [{ path: ["second", "email"], sentence }]);
+	if (!second) throw problem("In this studio two people open a kiln that is not cool: the other one signs here too.");
+	if (second.id === actor.id) throw problem("That is you again. The other one signs with their own e-mail.");
+	refuseAtKiln({ actor: second, studio }, "open");
+}
 
 /** "Open not before", ms: what was predicted while a sensor was at fault is predicted again without what it said. */
 async function openAtMs(tx: Transaction, model: FiringModel): Promise<number | null> {

@@ -11,7 +11,7 @@ import { eq } from "drizzle-orm";
 import { noteAudit } from "../house/audit";
 import { afterPreparing, type UseCase } from "../house/context";
 import { qrOf } from "../house/qr";
-import { inTheBook, Refusal } from "../house/refusal";
+import { inTheBook, Refusal, refuseOthers } from "../house/refusal";
 import { getSettings } from "../house/settings";
 import { newRecoveryCodes, newSecret, recoveryHash, secretUri, stepOf } from "./models/one-time-code";
 import { askPassword } from "./models/own-password";
@@ -56,6 +56,7 @@ export const confirmSecondFactor: UseCase<"confirmSecondFactor"> = async ({ tx, 
 export const dropSecondFactor = afterPreparing<"dropSecondFactor", void>(
 	(before, { current }) => askPassword(before, current),
 	async ({ tx, ...asking }, { userId }) => {
+		if (userId !== asking.actor.id && asking.actor.role !== "instructor") throw refuseOthers("instructor");
 		const { name } = inTheBook(await lockAccount(tx, userId), "person");
 		await dropSecondFactorOf(tx, userId);
 		await noteAudit(

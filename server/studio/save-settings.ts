@@ -1,4 +1,3 @@
-import { isDeepStrictEqual } from "node:util";
 import type { Customs } from "@core/studio/customs";
 import type { LengthUnit } from "@core/units/length";
 import type { TemperatureUnit } from "@core/units/temperature";
@@ -9,8 +8,13 @@ import type { UseCase } from "../house/context";
 import { Refusal } from "../house/refusal";
 import { saved } from "../house/saved";
 
-const mayWords = ({ load, open }: Customs["assistantsMay"]) =>
-	`${load ? "load and start" : "do not load"}, ${open ? "open" : "do not open"}`;
+/** What a studio's customs permit and ask for, in words of the record of what happened. */
+const permitted = ({ assistantsMay: { load, open }, earlyByTwo, codesFor }: Customs) =>
+	[
+		`assistants: ${load ? "load and start" : "do not load"}, ${open ? "open" : "do not open"}`,
+		`hot kilns: opened by ${earlyByTwo ? "two" : "one"}`,
+		`codes: ${codesFor}`,
+	].join("; ");
 
 /** What the studio is and how it fires. Pieces that were promised, fired or priced before stay as they were. */
 export const saveSettings: UseCase<"saveSettings"> = async (
@@ -45,9 +49,8 @@ export const saveSettings: UseCase<"saveSettings"> = async (
 		dotSchool: dots,
 	};
 	const at = await saved("the settings", tx, studio, row, revision);
-	const { assistantsMay } = rest.customs;
-	if (!isDeepStrictEqual(assistantsMay, customs.assistantsMay))
-		await noteAudit(tx, "permissions", `assistants: ${mayWords(assistantsMay)}`, asking);
+	const permits = permitted(rest.customs);
+	if (permits !== permitted(customs)) await noteAudit(tx, "permissions", permits, asking);
 	await setSpots(tx, spots);
 	if (nextFiring > next) await setNextFiring(tx, nextFiring);
 	return { revision: at };

@@ -233,8 +233,9 @@ describe("students", () => {
 		const one = evening(offset);
 		await kept([one]);
 		const knownId = await student("Nell Harrow");
-		const form = (id: string, name: string, email: string | null, note = "") => ({
+		const form = (id: string, name: string, email: string | null, note = "", revision = 0) => ({
 			id,
+			revision,
 			name,
 			email,
 			note,
@@ -242,7 +243,7 @@ describe("students", () => {
 			adult: "",
 		});
 		const list = [
-			form(knownId, "Nell Harrow", "nell@ridge.example", "left-handed"),
+			form(knownId, "Nell Harrow", "nell@ridge.example", "left-handed", 1),
 			...["Ola", "Pim", "Quy"].map((name) => form(randomUUID(), name, null)),
 		];
 		const input = { students: list, sessionIds: [one.id] };
@@ -252,6 +253,15 @@ describe("students", () => {
 		const { student: nell, revision } = await studio.see("student", { id: knownId });
 		expect(nell).toMatchObject({ email: "nell@ridge.example", note: "left-handed" });
 		expect(revision).toBe(2);
+		// Somebody wrote Nell’s telephone down while the list was being looked at.
+		const late = form(knownId, "Nell Harrow", "nell@mill.example", "", 1);
+		await expect(studio.act("takeStudents", { students: [late], sessionIds: [] })).rejects.toMatchObject({
+			status: 409,
+			message: expect.stringContaining("Nell Harrow"),
+		});
+		expect((await studio.see("student", { id: knownId })).student.email).toBe("nell@ridge.example");
+		const again = { students: [{ ...late, revision: 2 }], sessionIds: [] };
+		expect(await studio.act("takeStudents", again)).toMatchObject({ changed: 1 });
 	});
 
 	it("over the years: classes and pieces, newest first", async () => {

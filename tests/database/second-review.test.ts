@@ -3,10 +3,22 @@ import { newSchedule, PLAIN_PIECE } from "@core/firing/document";
 import { FAMILY_90 } from "@core/glass/family";
 import { DEFAULT_KILN } from "@core/kiln/kiln";
 import { GENERIC_MAP } from "@core/kiln/register-map";
-import { firing, firingNote, firingPlace, kiln, mould, piece, student, studio as studioTable, user } from "@db/schema";
+import {
+	attempt,
+	firing,
+	firingNote,
+	firingPlace,
+	kiln,
+	mould,
+	piece,
+	student,
+	studio as studioTable,
+	user,
+} from "@db/schema";
 import { perform } from "@server/house/perform";
 import { and, eq, inArray, isNotNull, sql } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { PASSWORD, somebody } from "../support/person";
 import { refusal } from "../support/refusal";
 import { type DemoStudio, demoStudio } from "../support/studio";
 
@@ -193,6 +205,40 @@ describe("an assistant where loading is kept for instructors", () => {
 		await studio.act("startFiring", { firingId, speedUp: 1, somebodyThere: true });
 		await studio.act("openFiring", { firingId, earlyReason: "a shelf slipped" });
 		expect((await audited("openedEarly"))[0]).toContain("a shelf slipped");
+	});
+
+	it("by two people where the studio says so: another one, who may open kilns, by their own password", async () => {
+		const { id, customs } = (await studio.db.select().from(studioTable))[0] as typeof studioTable.$inferSelect;
+		const set = (change: object) =>
+			studio.db
+				.update(studioTable)
+				.set({ customs: { ...customs, ...change } })
+				.where(eq(studioTable.id, id));
+		const [own, other] = [await somebody(studio.db, "instructor"), await somebody(studio.db, "assistant")];
+		const firingId = await plan();
+		await studio.act("startFiring", { firingId, speedUp: 1, somebodyThere: true });
+		const open = (second?: { email: string; password: string }) =>
+			studio.act("openFiring", { firingId, earlyReason: "a shelf slipped", ...(second && { second }) });
+		const refused = async (second?: { email: string; password: string }) => (await refusal(open(second))).problems[0];
+		await set({ earlyByTwo: true });
+		expect(await refused()).toMatchObject({
+			path: ["second", "email"],
+			sentence: expect.stringContaining("two people"),
+		});
+		expect(await refused({ email: own.email, password: PASSWORD })).toMatchObject({
+			sentence: expect.stringContaining("That is you again"),
+		});
+		expect(await refused({ email: other.email, password: "a guess" })).toMatchObject({ path: ["second", "password"] });
+		expect(await refused({ email: "nobody@ridge.example", password: "a guess" })).toMatchObject({
+			path: ["second", "password"],
+		});
+		await set({ earlyByTwo: true, assistantsMay: { load: true, open: false } });
+		expect((await refused({ email: other.email, password: PASSWORD }))?.sentence).toContain("only instructors open");
+		await set({ earlyByTwo: true });
+		await studio.db.delete(attempt);
+		await open({ email: other.email.toUpperCase(), password: PASSWORD });
+		expect((await audited("openedEarly"))[0]).toContain(`a shelf slipped (with ${other.name})`);
+		await set({});
 	});
 });
 

@@ -35,9 +35,9 @@ export function ownStudio(): void {
 		const { clusterUrl, template, signIns } = JSON.parse(process.env.ZEPHYR_E2E ?? "{}");
 		const url = await copied(clusterUrl, template, `e2e_${randomUUID().slice(0, 8)}`);
 		standIn = await startStandIn(await freePort(3), { preload: STEPPED_CLOCK });
-		const running = await startServer(url, { standInPort: standIn.basePort });
+		const running = await startServer(url, { standIn });
 		server = running;
-		const kilns = standIn.process;
+		const kilns = standIn.process();
 		const database = connect(url, 1);
 		const clock = clockOf(
 			() => [running.process, running.jobs, kilns],
@@ -60,7 +60,7 @@ export function ownStudio(): void {
 	base.afterAll(async () => {
 		await studio?.database.close();
 		await server?.end();
-		standIn?.stop();
+		await standIn?.stop();
 		studio = undefined;
 	});
 }

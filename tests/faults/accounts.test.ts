@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { audit, piece, secondFactor, session, user } from "@db/schema";
+import { audit, piece, secondFactor, session, studio as studioTable, user } from "@db/schema";
 import { ACTIONS, LOOKS } from "@server/house/bucket";
 import { desc, eq } from "drizzle-orm";
 import { Secret, TOTP } from "otpauth";
@@ -98,6 +98,45 @@ describe("a code at the door", () => {
 	});
 });
 
+describe("a code that the studio asks for", () => {
+	const customs = async (change: object) => {
+		const [row] = await studio.db.select({ id: studioTable.id, customs: studioTable.customs }).from(studioTable);
+		if (row)
+			await studio.db
+				.update(studioTable)
+				.set({ customs: { ...row.customs, ...change } })
+				.where(eq(studioTable.id, row.id));
+	};
+
+	it("of instructors: they set it up before anything else is open to them, assistants go on", async () => {
+		const own = await cookieOf(server.address, instructor.email);
+		const theirs = await cookieOf(server.address, assistant.email);
+		await customs({ codesFor: "instructors" });
+		try {
+			expect((await see("/api/see/today", theirs)).status).toBe(200);
+			expect((await see("/", own)).headers.get("location")).toBe("/code");
+			for (const path of ["/api/see/today", "/api/see/frame", "/api/see/people", "/api/live", "/api/photos/x"])
+				expect([path, (await see(path, own)).status]).toEqual([path, 403]);
+			expect((await act("setRole", { userId: assistant.id, role: "instructor" }, own)).status).toBe(403);
+			expect(await (await see("/code", own)).text()).toContain("A code first");
+			const { secret } = await (await act("beginSecondFactor", { current: PASSWORD }, own)).json();
+			expect((await see("/api/see/today", own)).status).toBe(403); // it is not confirmed yet
+			const code = new TOTP({ secret: Secret.fromBase32(secret) }).generate();
+			expect((await act("confirmSecondFactor", { code }, own)).status).toBe(200);
+			expect((await see("/api/see/today", own)).status).toBe(200);
+			await customs({ codesFor: "everybody" });
+			expect((await see("/api/see/today", theirs)).status).toBe(403);
+			expect((await act("beginSecondFactor", { current: PASSWORD }, theirs)).status).toBe(200);
+			// Whoever switches it off owes it again.
+			expect((await act("dropSecondFactor", { userId: instructor.id, current: PASSWORD }, own)).status).toBe(200);
+			expect((await see("/api/see/today", own)).status).toBe(403);
+		} finally {
+			await customs({ codesFor: "nobody" });
+			await studio.db.delete(secondFactor);
+		}
+	});
+});
+
 describe("sessions and accounts", () => {
 	it("a code whose device is lost is switched off by another instructor, with their own password, and by nobody else", async () => {
 		const own = await cookieOf(server.address, instructor.email);
@@ -106,7 +145,9 @@ describe("sessions and accounts", () => {
 		await studio.db.insert(secondFactor).values(known);
 		expect(await cookieOf(server.address, assistant.email)).toBe("");
 		const drop = { userId: assistant.id, current: PASSWORD };
-		expect((await act("dropSecondFactor", drop, theirs)).status).toBe(403);
+		// An assistant switches off their own, with their password, and nobody else’s.
+		expect((await act("dropSecondFactor", { ...drop, userId: instructor.id }, theirs)).status).toBe(403);
+		expect((await act("dropSecondFactor", { ...drop, current: "not it" }, theirs)).status).toBe(400);
 		expect((await act("dropSecondFactor", { ...drop, current: "not it" }, own)).status).toBe(400);
 		expect((await act("dropSecondFactor", drop, own)).status).toBe(200);
 		expect((await act("dropSecondFactor", drop, own)).status).toBe(200); // sent twice

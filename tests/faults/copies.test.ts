@@ -19,12 +19,12 @@ beforeAll(async () => {
 	buildIfChanged();
 	studio = await demoStudio();
 	standIn = await startStandIn(await freePort(3));
-	first = await startServer(studio.url, { standInPort: standIn.basePort });
-	second = await startServer(studio.url, { standInPort: standIn.basePort });
+	first = await startServer(studio.url, { standIn });
+	second = await startServer(studio.url, { standIn });
 });
 afterAll(async () => {
 	await Promise.all([first?.end(), second?.end()]);
-	standIn?.stop();
+	await standIn?.stop();
 	await studio?.close();
 });
 
@@ -65,7 +65,7 @@ describe("two copies of the program on one database", () => {
 	});
 
 	it("a holder that hangs and does not end loses its kilns: the other listens, and takes nothing back when it wakes", async () => {
-		const third = await startServer(studio.url, { standInPort: standIn.basePort });
+		const third = await startServer(studio.url, { standIn });
 		const holderOf = async () =>
 			(
 				await studio.db.execute<{ holder: string; n: number }>(
@@ -76,7 +76,7 @@ describe("two copies of the program on one database", () => {
 			// Only the third is left that can listen; it has all kilns.
 			await vi.waitFor(async () => expect(await leases()).toHaveLength(1), WAIT);
 			const before = await holderOf();
-			const fourth = await startServer(studio.url, { standInPort: standIn.basePort });
+			const fourth = await startServer(studio.url, { standIn });
 			try {
 				third.jobs.kill("SIGSTOP");
 				await vi.waitFor(async () => {

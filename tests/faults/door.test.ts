@@ -134,6 +134,63 @@ describe("the door", () => {
 		expect(answers).toContain(429);
 	});
 
+	it("a right password does not wait for others’ wrong ones where the browser is known for it, and only there", async () => {
+		const { email } = await somebody("instructor");
+		const { email: other } = await somebody("assistant");
+		const enter = (who: string, password = PASSWORD, Cookie = "") =>
+			post(server, "/api/auth/sign-in/email", { email: who, password }, { Cookie });
+		const knownOf = async (who: string) =>
+			(await enter(who)).headers
+				.getSetCookie()
+				.find((cookie) => /^zephyr-[0-9a-f]{8}\.known=/.test(cookie))
+				?.split(";")[0] ?? "";
+		const known = await knownOf(email);
+		const theirs = await knownOf(other);
+		expect(known).not.toBe("");
+		await studio.db.delete(attempt);
+		for (let i = 0; i < 30; i++) await guess(server, i % 2 === 0 ? email : `person${i}@tailvane.example`, i, {});
+		const status = async (Cookie: string, password = PASSWORD) => (await enter(email, password, Cookie)).status;
+		expect(await status("")).toBe(429);
+		expect(await status(theirs)).toBe(429);
+		expect(await status(`${known.slice(0, -3)}AAA`)).toBe(429);
+		expect(await status(known)).toBe(200);
+		expect(await status(known)).toBe(200);
+		// It opens nothing by itself, and whoever has it guesses no oftener than anybody.
+		const see = await fetch(`${server.address}/api/see/today`, { headers: { Cookie: known } });
+		expect(see.status).toBe(401);
+		const answers: number[] = [];
+		for (let i = 0; i < 8; i++) answers.push(await status(known, `guess ${i}`));
+		expect(answers.slice(0, 5)).toEqual([401, 401, 401, 401, 401]);
+		expect(answers).toContain(429);
+	});
+
+	it("two studios of one machine have cookies of their own: browsers do not tell ports apart", async () => {
+		const { email } = await somebody("assistant");
+		const elsewhere = await startServer(studio.url, {
+			more: { ZEPHYR_SECRET: "another studio, another studio, another" },
+		});
+		const names = async (to: RunningServer) =>
+			(await post(to, "/api/auth/sign-in/email", { email, password: PASSWORD })).headers
+				.getSetCookie()
+				.map((cookie) => cookie.split("=")[0] ?? "");
+		const [here, there] = [await names(server), await names(elsewhere)];
+		await elsewhere.end();
+		expect(here).toHaveLength(2);
+		expect(there).toHaveLength(2);
+		expect(here.filter((name) => there.includes(name))).toEqual([]);
+	});
+
+	it("strangers look no more often than screens do: an address that asks for pages without an end is told to wait", async () => {
+		const look = (path: string) =>
+			fetch(`${behind.address}${path}`, { headers: { "X-Forwarded-For": "198.51.100.9" } });
+		const nowhere = `/sign-up/${"x".repeat(32)}`;
+		const answers: number[] = [];
+		for (let i = 0; i < 40 && !answers.includes(429); i++)
+			answers.push(...(await Promise.all(Array.from({ length: 20 }, () => look(nowhere)))).map(({ status }) => status));
+		expect(answers[0]).toBe(404);
+		expect(answers).toContain(429);
+	});
+
 	it("of the sign-in library only its door is open", async () => {
 		const { cookie } = await somebody("assistant");
 		for (const path of [

@@ -105,6 +105,23 @@ const heated = (firingId: string, c: number) =>
 const fail = (fault: ActionInput<"tellStandIn">["fault"], forMin = 90) =>
 	studio.act("tellStandIn", { kilnId, fault, forMin });
 
+describe("a neighbour’s kiln where ours was", () => {
+	it("is neither read nor pressed: its stand-in ended, and another studio’s listens at its port", async () => {
+		const firingId = await started();
+		await heated(firingId, 100);
+		await standIn.close();
+		standIn = await serveKilns(basePort, 2, 77);
+		const before = (await readingsOf(firingId)).length;
+		await listen(20 * STEP_MS);
+		expect(await readingsOf(firingId)).toHaveLength(before);
+		await expect(fail("stuckRelay")).rejects.toThrow();
+		// Ours is there again: what it says is heard.
+		await standIn.close();
+		standIn = await serveKilns(basePort, 2);
+		await until(async () => (await readingsOf(firingId)).length > before);
+	});
+});
+
 describe("a firing on the line", () => {
 	it("is read every few seconds of kiln time, raises nothing, and has its end corrected by what was measured", async () => {
 		const firingId = await started();

@@ -139,6 +139,29 @@ describe("./start", () => {
 		await new Promise((done) => other.close(done));
 	});
 
+	it("says which port of its own parts is taken, and takes another: the stand-in kilns’, the database’s", async () => {
+		const dbPort = Number(readFileSync(join(folder, "port"), "utf8"));
+		const others = await Promise.all(
+			[port + 12, dbPort].map(async (taken) => {
+				const other = createServer().listen(taken, "127.0.0.1");
+				await new Promise((done) => other.once("listening", done));
+				return other;
+			}),
+		);
+		const run = start();
+		await run.until("Ctrl+C stops");
+		expect(run.output()).toContain(
+			`Port ${port + 12} is taken by another program: the stand-in kilns look for others.`,
+		);
+		expect(run.output()).toMatch(
+			new RegExp(`The database’s port ${dbPort} is taken by another program: it listens on \\d+ instead.`),
+		);
+		expect(run.output()).not.toContain("EADDRINUSE");
+		expect((await fetch(`http://127.0.0.1:${port}/api/health/ready`)).status).toBe(200);
+		await run.end("SIGINT");
+		for (const other of others) await new Promise((done) => other.close(done));
+	});
+
 	it("is not reached from elsewhere while the demo passwords are in force, noted or not", async () => {
 		const env = { ZEPHYR_PUBLIC_URL: "https://studio.example" };
 		const note = join(folder, "demo-sign-ins.json");

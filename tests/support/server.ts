@@ -1,6 +1,7 @@
 import type { ChildProcess } from "node:child_process";
 import { freePort } from "../../scripts/cluster";
 import { answers, ended, run } from "../../scripts/processes";
+import type { RunningStandIn } from "../../scripts/stand-in";
 import { STEPPED_CLOCK } from "./clock";
 
 export interface RunningServer {
@@ -16,7 +17,7 @@ export interface RunningServer {
 /** The built application on a database of the tests', answering before this returns; with its clock in the test's hands. */
 export async function startServer(
 	databaseUrl: string,
-	{ port, standInPort, more }: { port?: number; standInPort?: number; more?: Record<string, string> } = {},
+	{ port, standIn, more }: { port?: number; standIn?: Pick<RunningStandIn, "env">; more?: Record<string, string> } = {},
 ): Promise<RunningServer> {
 	const own = port ?? (await freePort());
 	const address = `http://127.0.0.1:${own}`;
@@ -29,7 +30,7 @@ export async function startServer(
 		ZEPHYR_SECRET: "only-for-tests-only-for-tests-only-for-tests",
 		ZEPHYR_PUBLIC_URL: address,
 		...more,
-		...(standInPort !== undefined && { ZEPHYR_STAND_IN_PORT: String(standInPort), ZEPHYR_STAND_INS: "2" }),
+		...standIn?.env,
 	};
 	const server = run("serve", { env, preload: STEPPED_CLOCK });
 	const jobs = run("jobs", { env, preload: STEPPED_CLOCK });

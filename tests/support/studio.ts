@@ -12,7 +12,11 @@ import { copied } from "./copied";
 /** A database of its own holding the demo studio, and short ways to act in it and look at it. */
 export async function demoStudio() {
 	const { ZEPHYR_TEST_CLUSTER = "", ZEPHYR_TEST_TEMPLATE = "" } = process.env;
-	const url = await copied(ZEPHYR_TEST_CLUSTER, ZEPHYR_TEST_TEMPLATE, `test_${randomUUID().slice(0, 8)}`);
+	return studioAt(await copied(ZEPHYR_TEST_CLUSTER, ZEPHYR_TEST_TEMPLATE, `test_${randomUUID().slice(0, 8)}`));
+}
+
+/** Whatever studio is in a database. */
+export async function studioAt(url: string) {
 	const connection: Connection = connect(url, 6);
 	const people = await connection.db.select().from(user).orderBy(asc(user.role));
 	const who = (role: Role, now: Date) => {

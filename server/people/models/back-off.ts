@@ -7,6 +7,10 @@ import { Refusal } from "../../house/refusal";
 const RULES = {
 	account: { free: 5, longestS: 300 },
 	address: { free: 20, longestS: 900 },
+	/** Somebody at a browser from which they came in before: nobody else’s tries count there. */
+	known: { free: 5, longestS: 300 },
+	/** Somebody who is signed in types their own password. */
+	own: { free: 5, longestS: 300 },
 } as const;
 /** Tries are forgotten after this, ms. */
 const FORGOTTEN_MS = 3_600_000;
@@ -19,8 +23,8 @@ export function waitS(kind: Kind, tries: number): number {
 	return tries < free ? 0 : Math.min(longestS, 2 ** Math.min(30, tries - free));
 }
 
-/** Whose secret is tried, and from where. */
-export type Tried = Record<Kind, string>;
+/** Under what tries are counted: whose secret, from where. All of them have to be free. */
+export type Tried = readonly { kind: Kind; of: string }[];
 
 /**
  * Counts a try before it is known whether it is right, so that many at once count too; refused while one has to wait. A right
@@ -29,14 +33,14 @@ export type Tried = Record<Kind, string>;
 export async function countTry(db: Database, tried: Tried, now: Date): Promise<void> {
 	const left = await inTransaction(db, async (tx) => {
 		const known = [];
-		for (const kind of ["account", "address"] as const) {
-			const key = keyOf(kind, tried);
+		for (const one of tried) {
+			const key = keyOf(one);
 			const { tries, lastAt } = await lockAttempt(tx, key, now);
 			const recent = now.getTime() - lastAt.getTime() < FORGOTTEN_MS ? tries : 0;
 			known.push({
 				key,
 				tries: recent,
-				leftS: waitS(kind, recent) - Math.max(0, now.getTime() - lastAt.getTime()) / 1000,
+				leftS: waitS(one.kind, recent) - Math.max(0, now.getTime() - lastAt.getTime()) / 1000,
 			});
 		}
 		const leftS = Math.max(...known.map((one) => (one.tries === 0 ? 0 : one.leftS)));
@@ -47,10 +51,9 @@ export async function countTry(db: Database, tried: Tried, now: Date): Promise<v
 	if (left > 0) throw new Refusal("tooOften", `Too many tries. Wait ${Math.ceil(left)} s, then try again.`);
 }
 
-/** The account’s are forgotten; of the address only this one: whoever has an account of their own still waits for the others’. */
+/** What was counted is forgotten; of an address only this try: whoever has an account of their own still waits for the others’. */
 export async function wasRight(db: Database, tried: Tried): Promise<void> {
-	await forgetAttempts(db, keyOf("account", tried));
-	await takeOff(db, keyOf("address", tried));
+	for (const one of tried) await (one.kind === "address" ? takeOff : forgetAttempts)(db, keyOf(one));
 }
 
-const keyOf = (kind: Kind, tried: Tried) => `${kind} ${tried[kind].trim().toLowerCase().slice(0, 200)}`;
+const keyOf = ({ kind, of }: Tried[number]) => `${kind} ${of.trim().toLowerCase().slice(0, 200)}`;

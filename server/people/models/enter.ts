@@ -1,15 +1,11 @@
 import type { Database } from "@db/connect";
-import { changeSecondFactor, lockSecondFactor } from "@db/queries/people";
-import { session, user } from "@db/schema";
-import { symmetricDecrypt } from "better-auth/crypto";
+import { session } from "@db/schema";
 import { eq } from "drizzle-orm";
 import { noteAudit } from "../../house/audit";
-import { CLIENT_ADDRESS } from "../../house/client";
-import { inTransaction } from "../../house/in-transaction";
 import { Refusal } from "../../house/refusal";
-import { getSettings } from "../../house/settings";
 import { countTry, wasRight } from "./back-off";
-import { recoveryHash, stepOf } from "./one-time-code";
+import { knownCookie, triedWith } from "./known-browser";
+import { ASK_CODE, mayEnter, WRONG } from "./may-enter";
 import { signIn } from "./sign-in";
 import { tellPeople } from "./tell";
 
@@ -20,15 +16,9 @@ export interface Credentials {
 	code?: string | undefined;
 }
 
-const ASK_CODE = new Refusal("signedOut", [
-	{ path: ["code"], sentence: "Type the six digits that your device shows, or a code you wrote down." },
-]);
-const WRONG_CODE = new Refusal("signedOut", [{ path: ["code"], sentence: "This is not the code it shows now." }]);
-const WRONG = new Refusal("signedOut", "This e-mail and password do not belong together.");
-
 /**
- * Somebody at the door: counted by the account and by the address before the password is looked at, then asked for a code where
- * one was switched on. A session that was opened for who then may not enter is closed again.
+ * Somebody at the door: counted by account and address, or by a browser that knows them, before the password is looked at, then
+ * asked for a code where one was switched on. A session that was opened for who then may not enter is closed again.
  */
 export async function enter(
 	db: Database,
@@ -37,7 +27,7 @@ export async function enter(
 	now: Date,
 ): Promise<Response> {
 	const { headers } = request;
-	const tried = { account: email, address: headers.get(CLIENT_ADDRESS) ?? "" };
+	const tried = triedWith(headers, email);
 	try {
 		await countTry(db, tried, now);
 		const response = await signIn().handler(
@@ -58,6 +48,7 @@ export async function enter(
 		await wasRight(db, tried);
 		await noteAudit(db, "signedIn", email, { actor: who, now, headers });
 		await tellPeople(db);
+		response.headers.append("Set-Cookie", knownCookie(headers, email));
 		return response;
 	} catch (error) {
 		// Who is made to wait was written down by the tries before.
@@ -65,26 +56,4 @@ export async function enter(
 			await noteAudit(db, "signInRefused", `${email}: ${error.message}`, { now, headers });
 		throw error;
 	}
-}
-
-/** Not disabled, and with the right code where one is asked for: one that was taken is not taken again. */
-async function mayEnter(db: Database, userId: string, code: string | undefined, now: Date): Promise<void> {
-	const right = await inTransaction(db, async (tx) => {
-		const [account] = await tx.select({ disabledAt: user.disabledAt }).from(user).where(eq(user.id, userId));
-		if (!account || account.disabledAt) throw WRONG;
-		const factor = await lockSecondFactor(tx, userId);
-		if (!factor?.confirmedAt) return true;
-		if (!code) throw ASK_CODE;
-		const secret = await symmetricDecrypt({ key: getSettings().secret, data: factor.secret });
-		const step = stepOf(secret, code, now, factor.lastStep);
-		if (step !== undefined) {
-			await changeSecondFactor(tx, userId, { lastStep: step });
-			return true;
-		}
-		const recovery = factor.recovery.filter((hash) => hash !== recoveryHash(code));
-		if (recovery.length === factor.recovery.length) return false;
-		await changeSecondFactor(tx, userId, { recovery });
-		return true;
-	});
-	if (!right) throw WRONG_CODE;
 }

@@ -1,4 +1,3 @@
-import { CLIENT_ADDRESS } from "../../house/client";
 import type { Before } from "../../house/context";
 import { Refusal } from "../../house/refusal";
 import { countTry, wasRight } from "./back-off";
@@ -6,7 +5,7 @@ import { signIn } from "./sign-in";
 
 /** That whoever sits there knows their own password, or a refusal; tries are counted as at the door. */
 export async function askPassword({ db, actor, headers, now }: Before, current: string): Promise<void> {
-	const tried = { account: `own ${actor.id}`, address: headers.get(CLIENT_ADDRESS) ?? "" };
+	const tried = [{ kind: "own" as const, of: actor.id }];
 	await countTry(db, tried, now);
 	try {
 		await signIn().api.verifyPassword({ body: { password: current }, headers });

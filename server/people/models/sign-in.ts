@@ -1,3 +1,4 @@
+import { createHash } from "node:crypto";
 import * as schema from "@db/schema";
 import { betterAuth } from "better-auth";
 import { drizzleAdapter } from "better-auth/adapters/drizzle";
@@ -25,7 +26,7 @@ function build() {
 		session: { expiresIn: 60 * 60 * 24 * 14, updateAge: 60 * 60 * 24 },
 		// Tries are counted by back-off.ts, by account as well as by address.
 		rateLimit: { enabled: false },
-		advanced: { ipAddress: { ipAddressHeaders: [CLIENT_ADDRESS] }, cookiePrefix: "zephyr" },
+		advanced: { ipAddress: { ipAddressHeaders: [CLIENT_ADDRESS] }, cookiePrefix: cookiePrefix() },
 		telemetry: { enabled: false },
 		logger: {
 			level: "error",
@@ -33,6 +34,10 @@ function build() {
 		},
 	});
 }
+
+/** Of this studio’s cookies: browsers do not tell ports apart, and several studios of one machine must not meet. */
+export const cookiePrefix = (): string =>
+	`zephyr-${createHash("sha256").update(`cookies ${getSettings().secret}`).digest("hex").slice(0, 8)}`;
 
 let instance: ReturnType<typeof build> | undefined;
 

@@ -15,7 +15,7 @@ const WORDS: Record<StudentColumn, string> = {
 };
 
 interface Props {
-	known: readonly { id: string; name: string; email?: string | null }[];
+	known: readonly { id: string; revision: number; name: string; email?: string | null }[];
 	/** Evenings they get a place in; none: they only come into the book. */
 	sessionIds: readonly string[];
 	places: number | undefined;
@@ -75,6 +75,7 @@ export function StudentImport({ known, sessionIds, places }: Props) {
 										.sendAsync((id) => ({
 											students: rows.map(({ name, email, phone, note, adult, before }) => ({
 												id: before?.id ?? id(),
+												revision: before?.revision ?? 0,
 												name: before?.name ?? name,
 												email,
 												phone,

@@ -11,6 +11,7 @@ import { ChoiceField, NumberField, TextField } from "../../forms/fields";
 import { Caution, Empty, Problems } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";
 import { useNow } from "../../lib/clock";
+import { useHouse } from "../../lib/house";
 import { usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
 import { KilnHeatFigure } from "../../ui/kiln-heat";
@@ -109,12 +110,19 @@ function OpenForm({ firing, person }: { firing: Firing; person: Person }) {
 	const nowMs = useNow(60);
 	const { kilnHeat } = firing;
 	const form = useActForm("openFiring", {
-		start: { firingId: firing.id, earlyReason: "", displayC: null as number | null, readBy: person.name },
+		start: {
+			firingId: firing.id,
+			earlyReason: "",
+			displayC: null as number | null,
+			readBy: person.name,
+			second: { email: "", password: "", code: "" },
+		},
 		schema: async () => (await import("@contract/firings")).actions.openFiring,
-		sent: ({ firingId, earlyReason, displayC, readBy }) => ({
+		sent: ({ firingId, earlyReason, displayC, readBy, second: { code, ...second } }) => ({
 			firingId,
 			earlyReason,
 			...(displayC !== null && { display: { c: displayC, readBy } }),
+			...(second.email !== "" && { second: { ...second, ...(code !== "" && { code }) } }),
 		}),
 	});
 	const { displayC, readBy } = form.values;
@@ -128,6 +136,7 @@ function OpenForm({ firing, person }: { firing: Firing; person: Person }) {
 					nowMs,
 				);
 	const isInstructor = person.role === "instructor";
+	const { earlyByTwo } = useHouse().customs;
 	return (
 		<form className="flex flex-col gap-4" noValidate onSubmit={form.submit}>
 			<h1 className="text-xl">Open {firing.kiln.name}</h1>
@@ -164,6 +173,18 @@ function OpenForm({ firing, person }: { firing: Firing; person: Person }) {
 					hint="Opened early it can crack, and everything is lost. The reason is kept with the firing."
 					{...form.field("earlyReason")}
 				/>
+			)}
+			{!opening.may && isInstructor && earlyByTwo && (
+				<fieldset className="border-l-4 border-warning pl-3">
+					<legend className="font-semibold">Two people open a kiln that is not cool: the other one</legend>
+					<div className="grid grid-cols-2 gap-3">
+						<TextField label="E-mail" type="email" autoComplete="off" {...form.field("second.email")} />
+						<TextField label="Password" type="password" autoComplete="off" {...form.field("second.password")} />
+					</div>
+					{(form.errorAt("second.code") || form.values.second.code !== "") && (
+						<TextField label="Code" inputMode="numeric" autoComplete="one-time-code" {...form.field("second.code")} />
+					)}
+				</fieldset>
 			)}
 			<Problems problems={form.others()} />
 			<button

@@ -4,13 +4,9 @@ import { useActForm } from "../../forms/use-act-form";
 import { framed, type StationProps } from "../../ui/frame/framed";
 import { SecondFactor } from "./second-factor";
 import { Sessions } from "./sessions";
+import { signOut } from "./sign-out";
 
 export default framed("account", null, Account);
-
-const signOut = async () => {
-	await fetch("/api/auth/sign-out", { method: "POST", headers: { "Content-Type": "application/json" }, body: "{}" });
-	location.assign("/sign-in");
-};
 
 /** Who is signed in: change the password, ask for a code at the door, end other sessions, sign out. */
 function Account({ view, frame: { person, studio } }: StationProps<"account">) {
@@ -41,7 +37,7 @@ function Account({ view, frame: { person, studio } }: StationProps<"account">) {
 			</div>
 			<div className="mx-auto mt-5 grid max-w-4xl grid-cols-2 gap-x-12 gap-y-8 border-t border-line pt-5 max-lg:grid-cols-1">
 				<Password />
-				{person.role === "instructor" && <SecondFactor userId={view.userId} {...view.secondFactor} />}
+				<SecondFactor userId={view.userId} {...view.secondFactor} />
 				<section aria-label="Where you are signed in" className="col-span-full">
 					<h2 className="mb-1">Where you are signed in</h2>
 					<Sessions userId={view.userId} sessions={view.sessions} />

@@ -4,14 +4,24 @@ import { useState } from "react";
 const ASK_MS = 700;
 const PATIENCE_MS = 180_000;
 
+interface Props {
+	quiet?: boolean;
+	/** Printed where the program runs; whoever is signed in needs none. */
+	leaveKey?: string | null;
+}
+
 /** The press that leaves the demo, and the wait until the own studio's first page answers. */
-export default function LeaveDemo({ quiet = false }: { quiet?: boolean }) {
+export default function LeaveDemo({ quiet = false, leaveKey = null }: Props) {
 	const [state, setState] = useState<"here" | "sure" | "leaving">("here");
 	const [trouble, setTrouble] = useState("");
 	const leave = async () => {
 		setState("leaving");
 		setTrouble("");
-		const answer = await fetch("/api/begin", { method: "POST" }).catch(() => null);
+		const answer = await fetch("/api/begin", {
+			method: "POST",
+			headers: { "Content-Type": "application/json" },
+			body: JSON.stringify({ key: leaveKey }),
+		}).catch(() => null);
 		const body = await answer?.json().catch(() => null);
 		if (!answer?.ok || !body?.key) {
 			setState("here");

@@ -4,14 +4,22 @@ import { TextField } from "../../forms/fields";
 import { Problems } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";
 
+interface Props {
+	userId: string;
+	on: boolean;
+	recoveryLeft: number;
+	/** It was set up, and the codes for a lost device are written down. */
+	onReady?(): void;
+}
+
 /** A code from a device besides the password: off, being set up, on. */
-export function SecondFactor({ userId, on, recoveryLeft }: { userId: string; on: boolean; recoveryLeft: number }) {
+export function SecondFactor({ userId, on, recoveryLeft, onReady }: Props) {
 	const [begun, setBegun] = useState<ActionOutput["beginSecondFactor"] | null>(null);
 	const [recovery, setRecovery] = useState<string[] | null>(null);
 	return (
 		<section aria-label="A code at the door" className="flex flex-col gap-3">
 			<h2>A code at the door</h2>
-			{recovery && <Recovery codes={recovery} onDone={() => setRecovery(null)} />}
+			{recovery && <Recovery codes={recovery} onDone={() => (onReady ?? (() => setRecovery(null)))()} />}
 			{!recovery && begun && !on && (
 				<Confirm
 					{...begun}

@@ -1,7 +1,7 @@
 import type { SettingsView } from "@contract/studio";
 import type { Span } from "@core/calendar/house-hours";
 import { GLUE_WORDS, GLUES } from "@core/journey/events";
-import { PAPER_SIZES, PAPER_WORDS } from "@core/studio/customs";
+import { CODES_FOR, type CodesFor, PAPER_SIZES, PAPER_WORDS } from "@core/studio/customs";
 import { STATIONS } from "@core/studio/stations";
 import { Check } from "../../forms/check";
 import { ChoiceField, NumberField, TextField } from "../../forms/fields";
@@ -13,12 +13,18 @@ export type SettingsForm = ReturnType<
 	typeof useActForm<"saveSettings", Pick<SettingsView, "settings" | "schools" | "revision">>
 >;
 
+const CODES_WORDS: Record<CodesFor, string> = {
+	nobody: "those who want it",
+	instructors: "instructors",
+	everybody: "everybody",
+};
+
 const DAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"] as const;
 const USUAL: Span = { from: "08:00", to: "18:00" };
 
 /** When somebody is there, what must not happen while nobody is. */
 export function HoursFields({ form }: { form: SettingsForm }) {
-	const { week, quiet, assistantsMay, aloneHours } = form.values.settings.customs;
+	const { week, quiet, assistantsMay, earlyByTwo, aloneHours } = form.values.settings.customs;
 	const day = (i: number, span: Span | null) =>
 		form.set(
 			"settings.customs.week",
@@ -61,6 +67,22 @@ export function HoursFields({ form }: { form: SettingsForm }) {
 						label="open them once they are cool"
 						checked={assistantsMay.open}
 						onChange={(on) => form.set("settings.customs.assistantsMay.open", on)}
+					/>
+				</div>
+			</section>
+			<section>
+				<h2>Doors</h2>
+				<Check
+					label="A kiln that is not cool yet is opened by two people, each with their own sign-in"
+					checked={earlyByTwo}
+					onChange={(on) => form.set("settings.customs.earlyByTwo", on)}
+				/>
+				<div className="mt-2 max-w-md">
+					<ChoiceField
+						label="A code of a device is asked for at the door, besides the password, of"
+						options={CODES_FOR.map((value) => ({ value, label: CODES_WORDS[value] }))}
+						{...form.field("settings.customs.codesFor")}
+						hint="Whoever has none sets it up the next time they look at anything; until then nothing else is open to them."
 					/>
 				</div>
 			</section>

@@ -1,0 +1,26 @@
+/** More different things than these are not kept at once. */
+const MOST = 200;
+
+/**
+ * One answer for everybody who looks at the same thing at about the same time: it is made once, and given for `ms` from when it was
+ * asked for. What fails is not kept.
+ */
+export function sharedLook<T, A extends unknown[]>(
+	ms: number,
+	make: (key: string, ...more: A) => Promise<T>,
+	now: () => number = () => performance.now(),
+): (key: string, ...more: A) => Promise<T> {
+	const kept = new Map<string, { atMs: number; answer: Promise<T> }>();
+	return (key, ...more) => {
+		const known = kept.get(key);
+		if (known && now() - known.atMs < ms) return known.answer;
+		const answer = make(key, ...more);
+		const entry = { atMs: now(), answer };
+		kept.delete(key);
+		kept.set(key, entry);
+		const [oldest] = kept.keys();
+		if (kept.size > MOST && oldest !== undefined) kept.delete(oldest);
+		answer.catch(() => kept.get(key) === entry && kept.delete(key));
+		return answer;
+	};
+}
