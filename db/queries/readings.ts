@@ -55,6 +55,17 @@ export async function storeReadings(db: Database | Reader, rows: readonly Readin
 	return written;
 }
 
+/** Rows that waited for the book, without firings that it does not know: it may have been read back from an older copy meanwhile. */
+export async function ofKnownFirings(reader: Reader, rows: readonly ReadingRow[]): Promise<readonly ReadingRow[]> {
+	const ids = [...new Set(rows.flatMap(({ firingId }) => firingId ?? []))];
+	if (ids.length === 0) return rows;
+	const known = await reader.select({ id: firing.id }).from(firing).where(inArray(firing.id, ids));
+	const isKnown = new Set(known.map(({ id }) => id));
+	return rows.map((row) =>
+		row.firingId && !isKnown.has(row.firingId) ? { ...row, firingId: null, elapsedS: null } : row,
+	);
+}
+
 export async function loadImport(reader: Reader, id: string) {
 	const [row] = await reader.select().from(kilnImport).where(eq(kilnImport.id, id));
 	return row;

@@ -4,7 +4,7 @@ import { type Phrase, say } from "@core/units/phrase";
 import type { Database } from "@db/connect";
 import { tellChange } from "@db/queries/changes";
 import { type FiringRow, settleSteering } from "@db/queries/firings";
-import { AHEAD_MS, latestLive, type ReadingRow, storeReadings } from "@db/queries/readings";
+import { AHEAD_MS, latestLive, ofKnownFirings, type ReadingRow, storeReadings } from "@db/queries/readings";
 import { firing, kiln, studio } from "@db/schema";
 import { and, eq, isNotNull } from "drizzle-orm";
 import { logError } from "../house/log";
@@ -35,7 +35,7 @@ interface Listened {
 	unkept: Unkept;
 	lastMs: number;
 	/** The newest that was heard. */
-	heardTo: Date | undefined;
+	newest: Pick<ReadingRow, "at" | "firingId"> | undefined;
 	/** Since when it is being read; it is never read or looked after twice at once. */
 	busySinceMs: number | undefined;
 	looking: boolean;
@@ -200,7 +200,7 @@ export class KilnListener {
 			line: open(),
 			unkept: known?.unkept ?? new Unkept(id),
 			lastMs: Number.NEGATIVE_INFINITY,
-			heardTo: undefined,
+			newest: undefined,
 			busySinceMs: undefined,
 			looking: false,
 			wrong: [],
@@ -233,11 +233,11 @@ export class KilnListener {
 		listened.busySinceMs = performance.now();
 		try {
 			const last = await this.book.ask(() => latestLive(this.db, kilnId, now)).catch(() => undefined);
-			const since = newer(last?.at, listened.heardTo);
-			const heard = await listened.line.read(since).catch(() => undefined);
+			const before = newer(last, listened.newest);
+			const heard = await listened.line.read(before?.at ?? null).catch(() => undefined);
 			// A line that is silent says nothing new of itself: what was wrong with it goes on.
 			if (!heard) return await this.store(listened, []);
-			const ranIt = last !== undefined && last.firingId === hot?.id;
+			const ranIt = before !== undefined && before.firingId === hot?.id;
 			const live = heard.readings.filter(({ at }) => at.getTime() <= now.getTime() + AHEAD_MS);
 			const rows = live.map((reading) => readingRow(kilnId, plausible(reading), hot, ranIt));
 			const ahead = heard.readings.find(({ at }) => at.getTime() > now.getTime() + AHEAD_MS);
@@ -257,7 +257,9 @@ export class KilnListener {
 		const { line, unkept } = listened;
 		const waiting = await unkept.waiting();
 		try {
-			const written = await this.book.ask(() => storeReadings(this.db, [...waiting, ...rows]));
+			const written = await this.book.ask(async () =>
+				storeReadings(this.db, [...(await ofKnownFirings(this.db, waiting)), ...rows]),
+			);
 			await unkept.clear();
 			listened.wrong = listened.wrong.filter((one) => one !== NOT_KEPT);
 			return written;
@@ -266,12 +268,16 @@ export class KilnListener {
 			throw error;
 		} finally {
 			line.kept?.();
-			listened.heardTo = rows.at(-1)?.at ?? listened.heardTo;
+			listened.newest = rows.at(-1) ?? listened.newest;
 		}
 	}
 }
 
-const newer = (a: Date | undefined, b: Date | undefined): Date | null => (a && b ? (a > b ? a : b) : (a ?? b ?? null));
+/** The later of two; the one there is. */
+const newer = <A extends { at: Date }, B extends { at: Date }>(
+	a: A | undefined,
+	b: B | undefined,
+): A | B | undefined => (a && b ? (a.at > b.at ? a : b) : (a ?? b));
 
 const NOT_KEPT: Alarm = {
 	kind: "notKept",

@@ -7,6 +7,7 @@ import { GENERIC_MAP } from "@core/kiln/register-map";
 import { METRIC, phraseText } from "@core/units/phrase";
 import { displayReading, firing, firingNote, kiln, kilnAlarm, kilnReading } from "@db/schema";
 import { KilnListener } from "@server/devices/kiln-listener";
+import { Unkept } from "@server/devices/unkept";
 import { Refusal } from "@server/house/refusal";
 import { serveKilns } from "@standins/kiln-server";
 import { and, asc, eq, isNotNull, isNull } from "drizzle-orm";
@@ -119,6 +120,30 @@ describe("a neighbour’s kiln where ours was", () => {
 		await standIn.close();
 		standIn = await serveKilns(basePort, 2);
 		await until(async () => (await readingsOf(firingId)).length > before);
+	});
+});
+
+describe("readings that waited for the book", () => {
+	it("come in although it was read back from an older copy that does not know their firing", async () => {
+		const row = {
+			kilnId,
+			airC: 412,
+			setC: 410,
+			duty: 0.4,
+			kwh: 3,
+			segment: 1,
+			elapsedS: 7200,
+			status: "running" as const,
+		};
+		const at = new Date(Math.floor(Date.now() / 1000) * 1000 - 600_000);
+		await new Unkept(kilnId).add([{ ...row, at, firingId: randomUUID() }]);
+		await listen(2 * STEP_MS);
+		const [kept] = await studio.db
+			.select()
+			.from(kilnReading)
+			.where(and(eq(kilnReading.kilnId, kilnId), eq(kilnReading.at, at)));
+		expect(kept).toMatchObject({ airC: 412, firingId: null, elapsedS: null });
+		expect(await new Unkept(kilnId).waiting()).toEqual([]);
 	});
 });
 

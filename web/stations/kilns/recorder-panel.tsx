@@ -1,5 +1,6 @@
 import type { KilnView, RecorderView } from "@contract/kilns";
 import type { LogMapping, RecorderForm, Unfit } from "@core/kiln/log";
+import { columnsAlike } from "@formats/recorder-alike";
 import { readRecorded } from "@formats/recorder-line";
 import { clock, dayAndClock, shortDay } from "@formats/time";
 import { useMemo, useState } from "react";
@@ -147,6 +148,7 @@ function ConfirmForm({ view, recorder, start, done }: FormProps) {
 	};
 	const names = Array.from({ length: kept.columns }, (_, i) => recorder.header?.[i] || `column ${i + 1}`);
 	const at = says && new Date(says.atMs);
+	const alike = useMemo(() => columnsAlike(recorder.tail, kept, timeZone), [recorder.tail, kept, timeZone]);
 	return (
 		<form className="flex flex-col gap-3" noValidate onSubmit={form.submit}>
 			<Lines recorder={recorder} air={mapping.air} />
@@ -164,6 +166,13 @@ function ConfirmForm({ view, recorder, start, done }: FormProps) {
 							{shortDay(at, timeZone)}, {clock(at, timeZone)}, {agoWords(Math.max(0, (nowMs - says.atMs) / 1000))}
 						</span>
 					</p>
+					{alike.length > 0 && (
+						<p className="my-1 border-t border-line pt-2">
+							<b>{alike.map(({ column, c }) => `“${names[column]}” says ${figure({ c })}`).join(", ")}</b>: by their
+							figures nobody can tell now which column is the kiln’s. Confirm it while the kiln is warm, or go by the
+							wires.
+						</p>
+					)}
 					<Check
 						weighty
 						label="The kiln’s own display says the same"
