@@ -24,6 +24,24 @@ describe("a kiln at any time", () => {
 		["the sensor gives nothing", [24, null], []],
 	] as const)("%s", (_, temperatures, expected) => expect(kinds(every(1, [...temperatures]))).toEqual(expected));
 
+	it.each([
+		["from cold to hot between two readings", [22, 22, 640], ["heatsAlone"]],
+		["and stays there", [22, 640, 641, 640], ["heatsAlone"]],
+		["the lid of a hot kiln was opened and shut", [610, 240, 230, 480, 500], []],
+		["the lid stood open for long before", [230, 120, 90, 170, 200], []],
+		["it cools afterwards: it was hot all the same, and still is", [22, 640, 500], ["heatsAlone"]],
+	] as const)("a leap with nothing started is told at once: %s", (_, temperatures, expected) =>
+		expect(kinds(every(1, [...temperatures]))).toEqual(expected),
+	);
+
+	it("after silence, a kiln that is hotter than it was is told at its first reading", () => {
+		const [cold, hot] = [
+			{ atMs: 0, airC: 24, idle: true },
+			{ atMs: 5 * 3_600_000, airC: 790, idle: true },
+		];
+		expect(kinds([cold, hot])).toEqual(["heatsAlone"]);
+	});
+
 	it("asks for ten minutes of the kiln's own time, also of a recorder that writes seldom or a clock that runs fast", () => {
 		expect(kinds(every(1, ramp(25, 9, 10)))).toEqual([]);
 		expect(kinds(every(12, [25, 130]))).toEqual(["heatsAlone"]);

@@ -19,6 +19,11 @@ export const LIMIT_SWING_K = 5;
 export const RISE_K = 20;
 export const RISE_MIN = 10;
 const LATER_K = 6;
+/**
+ * So much hotter (K) than it ever was before, with nothing started: told at once, however it got there. A recorder that was away while
+ * a relay stuck comes back like that; a lid that was shut does not, for what is below it was hotter before. No source, our own.
+ */
+export const LEAP_K = 150;
 
 /** Why nothing should heat it, as it stands in the sentence. */
 const WORDS = {
@@ -30,7 +35,7 @@ export type IdleBecause = keyof typeof WORDS;
 
 /**
  * What is wrong with a kiln at any time, with a firing or without, with a set point or without: above its own limit, or heating by itself.
- * @param readings oldest first, of the last half hour at least @param maxC the kiln's own limit, °C @param perS seconds of kiln time in one of the wall's
+ * @param readings oldest first, of the last half hour at least and, after silence, the last one before it @param maxC the kiln's own limit, °C @param perS seconds of kiln time in one of the wall's
  */
 export function alarmsAlways(readings: readonly HeardHeat[], maxC: number, because: IdleBecause, perS = 1): Alarm[] {
 	const last = readings.at(-1);
@@ -41,13 +46,25 @@ export function alarmsAlways(readings: readonly HeardHeat[], maxC: number, becau
 			kind: "aboveLimit",
 			sentence: say`${{ c: last.airC }}, above the ${{ c: maxC }} this kiln may have. Switch it off at the wall.`,
 		});
-	const risen = risenAlone(readings, perS);
+	const risen = risenAlone(readings, perS) ?? (because === "nothing" ? leapt(readings) : undefined);
 	if (risen)
 		alarms.push({
 			kind: "heatsAlone",
 			sentence: say`Rose by ${{ stepC: risen.k }} in ${{ min: risen.min }} ${WORDS[because]}: ${{ c: last.airC }}. A relay may be stuck: switch it off at the wall.`,
 		});
 	return alarms;
+}
+
+/** How much hotter it is than it ever was before, and since when; undefined where it is not. */
+function leapt(readings: readonly HeardHeat[]): { k: number; min: number } | undefined {
+	const heard = readings.filter((one): one is HeardHeat & { airC: number } => one.airC !== null);
+	const last = heard.at(-1);
+	const before = heard.filter(({ airC }) => last && airC < last.airC - LEAP_K);
+	const since = before.at(-1);
+	if (!last || !since) return undefined;
+	const highestC = Math.max(...heard.slice(0, heard.indexOf(since) + 1).map(({ airC }) => airC));
+	const k = last.airC - highestC;
+	return k >= LEAP_K ? { k, min: (last.atMs - since.atMs) / 60_000 } : undefined;
 }
 
 /** How much it rose by itself, over how long; undefined where it did not, or nothing can be said. */

@@ -48,9 +48,13 @@ export class KilnWatch {
 	}
 
 	private async lookAtIdle(kiln: WatchedKiln, now: Date) {
-		const rows = await livesSince(this.db, kiln.id, new Date(now.getTime() - LOOK_BACK_MS), now);
-		const heard = rows.map(({ at, airC }) => ({ atMs: at.getTime(), airC, idle: true }));
-		const last = heard.at(-1) ?? (await this.lastHeard(kiln, now));
+		const since = new Date(now.getTime() - LOOK_BACK_MS);
+		const [before, rows] = [await this.lastHeard(kiln, since, now), await livesSince(this.db, kiln.id, since, now)];
+		const heard = [
+			...(before ? [before] : []),
+			...rows.map(({ at, airC }) => ({ atMs: at.getTime(), airC, idle: true })),
+		];
+		const last = heard.at(-1);
 		const wasHot = (heard.findLast(({ airC }) => airC !== null)?.airC ?? 0) > HOT_C;
 		const silentS = last ? (now.getTime() - last.atMs) / 1000 : 0;
 		const limitS = Math.max(silentAfterS(kiln.line?.driver) ?? 0, IDLE_SILENT_S);
@@ -59,11 +63,11 @@ export class KilnWatch {
 		return { heard, alarms, because: "nothing" as const, perS: 1, changed: false };
 	}
 
-	/** Longer ago than it is looked back on; not for ever, for a kiln cools by itself. */
-	private async lastHeard({ id }: WatchedKiln, now: Date) {
-		const last = await latestLive(this.db, id, now);
+	/** Before it is looked back on; not for ever, for a kiln cools by itself. */
+	private async lastHeard({ id }: WatchedKiln, before: Date, now: Date) {
+		const last = await latestLive(this.db, id, before);
 		if (!last || now.getTime() - last.at.getTime() > COLD_AFTER_MS) return undefined;
-		return { atMs: last.at.getTime(), airC: last.airC };
+		return { atMs: last.at.getTime(), airC: last.airC, idle: true };
 	}
 }
 

@@ -24,7 +24,7 @@ interface Props {
  */
 export function KilnHeatFigure({ heat, className, soft, age }: Props) {
 	const figure = useFigure();
-	const nowMs = useNow(60);
+	const nowMs = useNow(5);
 	const ago = (at: string) => agoWords(Math.max(0, (nowMs - Date.parse(at)) / 1000));
 	switch (heat.how) {
 		case "measured":

@@ -175,8 +175,8 @@ function OpenForm({ firing, person }: { firing: Firing; person: Person }) {
 				/>
 			)}
 			{!opening.may && isInstructor && earlyByTwo && (
-				<fieldset className="border-l-4 border-warning pl-3">
-					<legend className="font-semibold">Two people open a kiln that is not cool: the other one</legend>
+				<div role="group" aria-label="The second person" className="border-l-4 border-warning pl-3">
+					<p className="mb-1">Two people open a hot kiln here. The second one:</p>
 					<div className="grid grid-cols-2 gap-3">
 						<TextField label="E-mail" type="email" autoComplete="off" {...form.field("second.email")} />
 						<TextField label="Password" type="password" autoComplete="off" {...form.field("second.password")} />
@@ -184,7 +184,7 @@ function OpenForm({ firing, person }: { firing: Firing; person: Person }) {
 					{(form.errorAt("second.code") || form.values.second.code !== "") && (
 						<TextField label="Code" inputMode="numeric" autoComplete="one-time-code" {...form.field("second.code")} />
 					)}
-				</fieldset>
+				</div>
 			)}
 			<Problems problems={form.others()} />
 			<button

@@ -39,7 +39,7 @@ export default function LeaveDemo({ quiet = false, leaveKey = null }: Props) {
 		setState("here");
 		setTrouble("It has not answered for three minutes. Look at the window where ./start runs.");
 	};
-	const button = quiet ? "btn btn-sm" : "btn w-full";
+	const button = quiet ? "btn btn-sm" : "btn btn-primary w-full";
 	return (
 		<span className={quiet ? "inline-flex flex-wrap items-center gap-2" : "flex flex-col gap-2"}>
 			{state === "here" && (

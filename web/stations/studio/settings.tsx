@@ -19,7 +19,7 @@ export default framed("settings", null, Settings);
 
 const TABS = [
 	{ value: "schools" as const, label: "How it fires" },
-	{ value: "hours" as const, label: "Hours" },
+	{ value: "hours" as const, label: "Hours and doors" },
 	{ value: "wishes" as const, label: "What matters" },
 	{ value: "times" as const, label: "Spares and times" },
 	{ value: "paper" as const, label: "Paper and money" },

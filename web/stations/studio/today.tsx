@@ -13,7 +13,7 @@ export default framed("today", null, ({ view }) => (
 			lines={view.doNow}
 			strong
 		/>
-		<List title="Waiting on glass" empty="Nothing dries and no kiln is hot." lines={view.waiting} />
+		<List title="Waiting on glass" empty="No glass dries, and none is being fired." lines={view.waiting} />
 		<List title="Promised" empty="No promises are open." lines={view.promised} />
 	</div>
 ));
