@@ -15,6 +15,7 @@ import { kitDesign, signUp as signUps } from "@db/schema";
 import { clock, dayOf } from "@formats/time";
 import { inArray } from "drizzle-orm";
 import { inTransaction } from "../house/in-transaction";
+import { onChange } from "../house/live";
 import { Refusal } from "../house/refusal";
 import { sharedLook } from "../house/shared-look";
 import { unitsOf } from "../house/units-of";
@@ -100,7 +101,15 @@ export async function signUpDoor(reader: Reader, key: string, now: Date): Promis
 
 /** The page is the same for everybody: drawn kits and places are looked up once for all who look within these, ms. */
 const SHARED_MS = 5000;
-export const sharedSignUpDoor = sharedLook(SHARED_MS, (key, reader: Reader, now: Date) => signUpDoor(reader, key, now));
+const shared = sharedLook(SHARED_MS, (key, reader: Reader, now: Date) => signUpDoor(reader, key, now));
+let heeds = false;
+
+/** The same, made once for all who look at about the same time, until something that it shows has changed. */
+export function sharedSignUpDoor(key: string, reader: Reader, now: Date): Promise<SignUpDoor> {
+	if (!heeds) onChange(() => shared.forget());
+	heeds = true;
+	return shared(key, reader, now);
+}
 
 /**
  * Somebody outside asks for a place; whoever finds none waits. A name that asked before by the same e-mail is thanked again and changes
@@ -113,7 +122,7 @@ export async function signUp(db: Database, key: string, raw: unknown, address: s
 	if (!parsed.success) throw new Refusal("invalid", problemsOf(parsed.error));
 	const form = parsed.data;
 	await countSignUp(db, address, now);
-	return inTransaction(db, async (tx) => {
+	const asked = await inTransaction(db, async (tx) => {
 		const row = await courseByKey(tx, key);
 		if (row) await lockCourse(tx, row.id);
 		const door = await signUpDoor(tx, key, now);
@@ -131,6 +140,8 @@ export async function signUp(db: Database, key: string, raw: unknown, address: s
 		await tellChange(tx, { topics: ["classes"] });
 		return { waiting: state === "waiting" };
 	});
+	shared.forget();
+	return asked;
 }
 
 /** Counts what comes from an address, in a transaction of its own: what is refused afterwards counts too. */

@@ -28,6 +28,13 @@ describe("one answer for all who look at once", () => {
 		expect(made).toHaveLength(2);
 	});
 
+	it("is made anew once what it rests on has changed", async () => {
+		const { look } = setUp();
+		expect(await look("kites")).toBe("kites 1");
+		look.forget();
+		expect(await look("kites")).toBe("kites 2");
+	});
+
 	it("is one for each thing, and what fails is asked for again", async () => {
 		const { look, made } = setUp();
 		expect(await Promise.all([look("a"), look("b")])).toEqual(["a 1", "b 2"]);

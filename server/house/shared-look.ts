@@ -1,6 +1,12 @@
 /** More different things than these are not kept at once. */
 const MOST = 200;
 
+export interface Shared<T, A extends unknown[]> {
+	(key: string, ...more: A): Promise<T>;
+	/** What it rests on has changed: everything is made anew. */
+	forget(): void;
+}
+
 /**
  * One answer for everybody who looks at the same thing at about the same time: it is made once, and given for `ms` from when it was
  * asked for. What fails is not kept.
@@ -9,9 +15,9 @@ export function sharedLook<T, A extends unknown[]>(
 	ms: number,
 	make: (key: string, ...more: A) => Promise<T>,
 	now: () => number = () => performance.now(),
-): (key: string, ...more: A) => Promise<T> {
+): Shared<T, A> {
 	const kept = new Map<string, { atMs: number; answer: Promise<T> }>();
-	return (key, ...more) => {
+	const look = (key: string, ...more: A) => {
 		const known = kept.get(key);
 		if (known && now() - known.atMs < ms) return known.answer;
 		const answer = make(key, ...more);
@@ -23,4 +29,5 @@ export function sharedLook<T, A extends unknown[]>(
 		answer.catch(() => kept.get(key) === entry && kept.delete(key));
 		return answer;
 	};
+	return Object.assign(look, { forget: () => kept.clear() });
 }
