@@ -175,7 +175,7 @@ export const views = {
 	/** A firing as it runs. */
 	readings: seenByAssistant
 		.given({ firing: id })
-		.of("firings", "loads", "pieces", "glass", "kilns", "readings", "alarms", "people", "live")
+		.of("firings", "loads", "pieces", "kits", "glass", "kilns", "readings", "alarms", "people", "live")
 		.shows<ReadingsView>(),
 	open: seenByAssistant
 		.given({})

@@ -46,7 +46,7 @@ export interface LoadView {
 	/** Pieces out of an opened kiln that nobody has judged: some wait for another firing. */
 	unjudged: number;
 	pictures: Pictures;
-	/** Outlines of kits by version, counter-clockwise, as laid up. */
+	/** Outlines of kits as laid, counter-clockwise, by version and firing: "id 0". */
 	outlines: Record<string, Ring>;
 	/** The mould that a piece is fired on next, by the piece. */
 	moulds: Record<string, Mould>;

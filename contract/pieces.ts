@@ -1,8 +1,8 @@
 import type { FuseLevel } from "@core/firing/level";
-import type { AsPlanned } from "@core/journey/as-made-differs";
 import type { AsMade, PieceEvent } from "@core/journey/events";
 import type { JourneyState } from "@core/journey/journey";
 import type { RouteStep } from "@core/kit/kit";
+import type { KitBody, PieceBody } from "@core/piece/piece-body";
 import type { PromiseState } from "@core/promise/promise";
 import type { PaperSize } from "@core/studio/customs";
 import { z } from "zod";
@@ -51,8 +51,10 @@ export interface PieceBrief {
 	stack: Band[];
 	stackCode: string;
 	effectiveMm: number;
-	/** Its kit’s own figures; null for a piece without a kit. */
-	planned: AsPlanned | null;
+	/** As the firing that comes next finds it, but for its outline; null where neither kit nor measures are known. */
+	body: PieceBody | null;
+	/** What its kit says of that firing; null for a piece without a kit. */
+	planned: KitBody | null;
 	asMade: AsMade | null;
 	readyFrom: string | null;
 	spot: string | null;
@@ -123,6 +125,11 @@ export const actions = {
 		.asks(z.strictObject({ ...pieceStep, glue }))
 		.touches("pieces")
 		.answers<{ readyFrom: string }>(),
+	/** A waiting piece as it is now: glass may have been added since it was handed in. */
+	measure: assistant
+		.asks(z.strictObject({ ...pieceStep, asMade }))
+		.touches("pieces")
+		.answers<{ seq: number }>(),
 	/** A waiting piece goes with the next hotter or cooler tray. */
 	changeLevel: instructor
 		.asks(z.strictObject({ ...pieceStep, level }))

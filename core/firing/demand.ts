@@ -15,7 +15,7 @@ export interface PieceToFire {
 	/** Has been fused in an earlier firing. */
 	fired: boolean;
 	blackBesideWhite: boolean;
-	/** Thickness varies from place to place. */
+	/** Its thickest glass is more than twice its thinnest. */
 	multiLevel: boolean;
 	/** Longest span of sheet lying on sheet, under which air is caught; 0 where there is none. */
 	trappedSpanMm: number;
@@ -58,7 +58,7 @@ export function demandOf(piece: PieceToFire, { cooling, warmUp }: Pace): Demand 
 
 function firstRamp(piece: PieceToFire, school: WarmUpSchool): number | "full" {
 	const slow = piece.blackBesideWhite || (piece.level === "slump" && piece.multiLevel);
-	const tiny = piece.acrossMm < TINY_ACROSS_MM && piece.thickestMm < TINY_THICK_MM;
+	const tiny = piece.acrossMm < TINY_ACROSS_MM && piece.thickestMm <= TINY_THICK_MM;
 	if (tiny && !slow) return "full";
 	const byThickness = Math.min(FIRST_RAMP_CAP_C_PER_H, rateForLag(WARM_UP_LAG_K[school], warmUpThicknessMm(piece)));
 	const rate = piece.fired ? byThickness * REFIRED_SHARE : byThickness;
@@ -67,7 +67,7 @@ function firstRamp(piece: PieceToFire, school: WarmUpSchool): number | "full" {
 
 /** The thickness (mm) a piece is heated as: cold sheets as thick as they lie, a fused piece by its unevenness as well. */
 export const warmUpThicknessMm = ({ fired, thickestMm, effectiveMm }: PieceToFire): number =>
-	fired ? Math.min(effectiveMm, MOST_UNEVEN_WARM_UP * thickestMm) : thickestMm;
+	fired ? Math.max(thickestMm, Math.min(effectiveMm, MOST_UNEVEN_WARM_UP * thickestMm)) : thickestMm;
 
 /** 30 min from 75 mm on, 10 min more per further 100 mm, 90 at most. */
 export function airHoldMin(spanMm: number): number {

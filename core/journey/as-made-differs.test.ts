@@ -1,16 +1,13 @@
 import { describe, expect, it } from "vitest";
+import { book, cut, fire, kit, lay, square } from "../../tests/support/kit";
+import type { KitBody } from "../piece/piece-body";
+import { readKit } from "../stack/read-kit";
 import { METRIC, phraseText } from "../units/phrase";
-import { type AsPlanned, asMadeDiffers } from "./as-made-differs";
+import { asMadeDiffers } from "./as-made-differs";
 import type { AsMade } from "./events";
 
-const planned: AsPlanned = {
-	widthMm: 100,
-	heightMm: 100,
-	thickestMm: 6,
-	thinnestMm: 6,
-	massG: 150,
-	effectiveMm: 6,
-};
+const bodyOf = (...of: Parameters<typeof kit>) => readKit(kit(...of), book()).bodies?.[0] as KitBody;
+const planned = bodyOf([cut(square(100), 0), cut(square(100), 1)]);
 const made = (change: Partial<AsMade> = {}): AsMade => ({
 	widthMm: 100,
 	heightMm: 100,
@@ -40,7 +37,9 @@ describe("a piece as it was made, held against its kit", () => {
 		expect(edge).toBeUndefined();
 	});
 	it("what stays inside a kit counts as planned: a pocket measured over its insert is no surprise", () => {
-		const pocket = { ...planned, effectiveMm: 24 };
+		const insert = lay({ kind: "fibre", use: "insert", shape: square(40), heightMm: 6 }, 1);
+		const pocket = bodyOf([cut(square(100), 0), insert, cut(square(100), 2)], fire("tack"));
+		expect(pocket).toMatchObject({ insertMm: 6, aroundMm: 6 });
 		expect(said(pocket, made({ thickestMm: 12, thinnestMm: 6 }), "tack")).toEqual([]);
 	});
 });

@@ -1,37 +1,37 @@
-import { type FuseLevel, LEVEL_AIM, LEVEL_WORDS } from "../firing/level";
-import { effectiveThicknessMm } from "../stack/effective-thickness";
-import { spreadOf } from "../stack/outline";
+import { demandOf } from "../firing/demand";
+import { type FuseLevel, LEVEL_WORDS } from "../firing/level";
+import { USUAL_PACE } from "../firing/schools";
+import { edgeOf } from "../piece/edge-of";
+import { type KitBody, type PieceBody, pieceBody } from "../piece/piece-body";
+import { toFire } from "../piece/to-fire";
 import { type Phrase, say } from "../units/phrase";
 import type { AsMade } from "./events";
-import { meanThicknessMm } from "./mean-thickness";
-
-/** A kit as it was planned: what a piece made from it is held against. Lengths mm, mass g. */
-export interface AsPlanned extends Omit<AsMade, "changed"> {
-	/** With what stays inside it. */
-	effectiveMm: number;
-}
 
 /** Less than this is how pieces of one kit differ anyway, mm. */
 const SEEN_EFFECTIVE_MM = 2;
 const SEEN_EDGE_MM = 1;
-/** Soak per mm of the thickness it anneals as. Common practice, no source. */
-const SOAK_MIN_PER_MM = 10;
+
+const HERE = { step: 0, again: false };
+
+/** A piece as it was made, at a level, by the kit’s body of the firing it goes to; without a kit by its measures alone. */
+export const asMadeAt = (kit: KitBody | null, made: AsMade, level: FuseLevel): PieceBody =>
+	pieceBody({ kit: kit ? [kit] : [], made, madeAt: HERE }, HERE, level, kit?.hadLevel) as PieceBody;
 
 /**
  * Where a piece as it was made behaves otherwise at a level than its kit does: what it anneals as, how far its edge goes. Empty
  * where it behaves as planned, and then the kit's level stands.
  */
-export function asMadeDiffers(planned: AsPlanned, made: AsMade, level: FuseLevel): Phrase[] {
+export function asMadeDiffers(kit: KitBody, made: AsMade, level: FuseLevel): Phrase[] {
+	const its = asMadeAt(kit, made, level);
+	const planned = pieceBody({ kit: [kit], made: undefined, madeAt: HERE }, HERE, level, kit.hadLevel) as PieceBody;
 	const differences: Phrase[] = [];
-	const effectiveMm = effectiveThicknessMm(made.thickestMm, made.thinnestMm, level);
-	const kitEffectiveMm = effectiveThicknessMm(planned.thickestMm, planned.thinnestMm, level);
-	const moreMm = effectiveMm - Math.max(kitEffectiveMm, planned.effectiveMm);
-	if (moreMm >= SEEN_EFFECTIVE_MM) {
+	if (its.effectiveMm - planned.effectiveMm >= SEEN_EFFECTIVE_MM) {
+		const more = soakOf(its) - soakOf(planned);
 		differences.push(
-			say`It anneals as ${{ mm: effectiveMm }}, the kit as ${{ mm: effectiveMm - moreMm }}: ${{ min: moreMm * SOAK_MIN_PER_MM }} more of soak.`,
+			say`It anneals as ${{ mm: its.effectiveMm }}, the kit as ${{ mm: planned.effectiveMm }}: ${{ min: more }} more of soak.`,
 		);
 	}
-	const [edgeMm, kitEdgeMm] = [edgeOf(made, level), edgeOf({ ...planned, massG: made.massG && planned.massG }, level)];
+	const [edgeMm, kitEdgeMm] = [edgeOf(its), edgeOf(planned)];
 	if (Math.abs(edgeMm - kitEdgeMm) >= SEEN_EDGE_MM) {
 		differences.push(
 			say`At ${LEVEL_WORDS[level]} its edge goes ${{ mm: Math.abs(edgeMm) }} ${edgeMm < 0 ? "inwards" : "outwards"}, the kit’s ${{ mm: Math.abs(kitEdgeMm) }} ${kitEdgeMm < 0 ? "inwards" : "outwards"}.`,
@@ -40,9 +40,4 @@ export function asMadeDiffers(planned: AsPlanned, made: AsMade, level: FuseLevel
 	return differences;
 }
 
-/** How far its edge goes outwards, mm. The plan is weighed only where the piece was, so that both are reckoned alike. */
-function edgeOf(piece: Omit<AsMade, "changed">, level: FuseLevel): number {
-	const { widthMm, heightMm } = piece;
-	const areaMm2 = widthMm * heightMm;
-	return spreadOf({ widthMm, heightMm, areaMm2, meanMm: meanThicknessMm(piece), flow: LEVEL_AIM[level] }).edgeMm;
-}
+const soakOf = (body: PieceBody): number => demandOf(toFire("", body), USUAL_PACE).soakMin;

@@ -65,6 +65,7 @@ export type PieceEventData =
 	| { type: "handedIn"; asMade: AsMade; glue: Glue; readyFrom: string; level: FuseLevel }
 	| { type: "reglued"; glue: Glue; readyFrom: string }
 	| { type: "levelled"; level: FuseLevel }
+	| { type: "measured"; asMade: AsMade }
 	| { type: "placed"; firingId: string }
 	| { type: "takenOut"; firingId: string }
 	| { type: "firingStarted"; firingId: string }

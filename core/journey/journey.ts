@@ -42,11 +42,15 @@ export interface Journey {
 	step: number;
 	/** Level of the firing that comes next; the hand-in may have changed it. */
 	level: FuseLevel;
+	/** It goes through the same firing of its route once more. */
+	again?: boolean;
 	/** Level the piece has had, once it was fused. */
 	hadLevel: FuseLevel | undefined;
 	/** Not before this instant may it be fired (glue). Only time changes dry; no event does. */
 	readyFrom: string | undefined;
 	asMade: AsMade | undefined;
+	/** Before which firing of its route it was measured. */
+	madeAt?: { step: number; again: boolean };
 	firingId: string | undefined;
 	firings: number;
 	spot: string | undefined;
@@ -73,6 +77,7 @@ const FROM: Record<Exclude<PieceEventType, "undone">, readonly JourneyState[]> =
 	handedIn: ["issued"],
 	reglued: ["queued"],
 	levelled: ["queued"],
+	measured: ["queued"],
 	placed: ["queued"],
 	takenOut: ["placed"],
 	firingStarted: ["placed"],
@@ -132,7 +137,12 @@ function apply(journey: Journey, event: PieceEventData & { at: string }): Journe
 		case "issued":
 			return moved({ state: "issued", route: event.route, level: event.route[0]?.level ?? "full" });
 		case "handedIn":
-			return moved({ state: "queued", asMade: event.asMade, level: event.level, readyFrom: event.readyFrom });
+			return moved({
+				...{ state: "queued", level: event.level, readyFrom: event.readyFrom },
+				...measured(journey, event.asMade),
+			});
+		case "measured":
+			return { ...journey, ...measured(journey, event.asMade) };
 		case "reglued":
 			return moved({ readyFrom: event.readyFrom });
 		case "levelled":
@@ -156,12 +166,17 @@ function apply(journey: Journey, event: PieceEventData & { at: string }): Journe
 	}
 }
 
+const measured = ({ step, again = false }: Journey, asMade: AsMade): Partial<Journey> => ({
+	asMade,
+	madeAt: { step, again },
+});
+
 function judged(journey: Journey, event: Extract<PieceEventData, { type: "judged" }> & { at: string }): Journey {
 	const fused = event.level === "none" ? journey.hadLevel : event.level;
 	const hadLevel = fused !== undefined && keepsSurface(fused) ? (journey.hadLevel ?? fused) : fused;
 	const base = { ...journey, since: event.at, firingId: undefined, hadLevel };
 	const step = journey.step + 1;
-	const onward = { step, level: journey.route[step]?.level ?? journey.level };
+	const onward = { step, again: false, level: journey.route[step]?.level ?? journey.level };
 	switch (event.next) {
 		case "ready":
 			return { ...base, ...onward, state: "ready" };
@@ -170,7 +185,7 @@ function judged(journey: Journey, event: Extract<PieceEventData, { type: "judged
 		case "nextFiring":
 			return { ...base, ...onward, state: "queued", readyFrom: event.at };
 		case "refire":
-			return { ...base, state: "queued", readyFrom: event.at };
+			return { ...base, again: true, state: "queued", readyFrom: event.at };
 		case "spoiled":
 			return { ...base, state: "spoiled" };
 	}

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { measured } from "../../tests/support/measured";
 import { flowIndex } from "../firing/flow-index";
 import { type FuseLevel, LEVEL_BANDS } from "../firing/level";
 import { feltCurve } from "../firing/plan-flow";
@@ -8,11 +9,12 @@ import { USUAL_PACE } from "../firing/schools";
 import { boundsOf } from "../geometry/bounds";
 import { FAMILY_90, FAMILY_96 } from "../glass/family";
 import { viscosityOf } from "../glass/viscosity";
-import { meanThicknessMm } from "../journey/mean-thickness";
 import { DEFAULT_KILN } from "../kiln/kiln";
-import { edgeOf, footprintOf } from "./footprint";
+import { edgeOf } from "../piece/edge-of";
+import type { PieceBody } from "../piece/piece-body";
+import { footprintOf } from "./footprint";
 import { type Box, fillShare, packShelf } from "./pack";
-import { effectiveOf, type LoadKiln, proposeLoad, type WaitingPiece } from "./propose";
+import { type LoadKiln, proposeLoad, type WaitingPiece } from "./propose";
 import type { Shelf } from "./shelf";
 import { bandOf, traysOf } from "./tray";
 
@@ -22,22 +24,24 @@ const schools = { ...USUAL_PACE, soak: "lower" as const, clearanceMm: 5 };
 
 function piece(
 	id: string,
-	change: Partial<WaitingPiece> & { size?: [number, number]; thick?: number } = {},
+	change: Partial<Omit<WaitingPiece, "body">> & {
+		size?: [number, number];
+		thick?: number;
+		body?: Partial<PieceBody>;
+	} = {},
 ): WaitingPiece {
-	const { size: [widthMm, heightMm] = [100, 100], thick = 6, ...rest } = change;
-	const asMade = { widthMm, heightMm, thickestMm: thick, thinnestMm: thick, massG: null, changed: "" };
+	const { size: [widthMm, heightMm] = [100, 100], thick = 6, body: its = {}, ...rest } = change;
+	const made = { widthMm, heightMm, thickestMm: thick, thinnestMm: thick };
+	const body = measured(made, rest.level ?? "full", its);
 	return {
 		id,
 		code: `K-${id}`,
 		familyId: "90",
 		level: "full",
-		effectiveMm: effectiveOf(asMade, rest.level ?? "full", rest.hadLevel),
+		effectiveMm: body.effectiveMm,
 		promised: null,
-		asMade,
-		hadLevel: undefined,
-		blackBesideWhite: false,
-		trappedSpanMm: 0,
 		...rest,
+		body,
 	};
 }
 
@@ -103,7 +107,7 @@ describe("trays", () => {
 describe("a proposed load", () => {
 	it("says who sets each part and what each costs", () => {
 		const result = proposeLoad(
-			[piece("a"), piece("b", { trappedSpanMm: 100 }), piece("c", { thick: 6.4 })],
+			[piece("a"), piece("b", { body: { trappedSpanMm: 100 } }), piece("c", { thick: 6.4 })],
 			kiln,
 			[FAMILY_90],
 			schools,
@@ -254,7 +258,9 @@ describe("a proposed load", () => {
 		const widthOf = (thick: number) => boundsOf([footprintOf(piece("a", { thick }))]).widthMm;
 		expect(widthOf(12)).toBeGreaterThan(115);
 		expect(widthOf(3)).toBe(100);
-		expect(edgeOf(piece("a", { thick: 3 }))).toBeLessThan(0);
-		expect(meanThicknessMm({ ...piece("a").asMade, massG: 150 })).toBeCloseTo(6);
+		expect(edgeOf(piece("a", { thick: 3 }).body)).toBeLessThan(0);
+		const made = { widthMm: 100, heightMm: 100, thickestMm: 9, thinnestMm: 3 };
+		expect(measured({ ...made, massG: 150 }).meanMm).toBeCloseTo(6);
+		expect(measured({ ...made, massG: 100 }).meanMm).toBeCloseTo(4);
 	});
 });

@@ -35,7 +35,7 @@ describe("moulds that nothing is fired on", () => {
 	] as const)("%s", (_, its, [widthMm, heightMm], over, trouble) => {
 		expect(overRimMm(its, { widthMm, heightMm })).toBe(over);
 		expect(mouldTrouble(its, { widthMm, heightMm })).toBe(trouble);
-		const said = mouldProblem([{ code: "A1", mould: its, asMade: { widthMm, heightMm } }]);
+		const said = mouldProblem([{ code: "A1", mould: its, body: { widthMm, heightMm } }]);
 		expect(said).toEqual(trouble && expect.stringContaining("A1 is larger than the opening"));
 	});
 	const on = (its: ReturnType<typeof mould> | undefined, n: number) =>

@@ -1,5 +1,4 @@
 import { groupBy } from "../group-by";
-import type { AsMade } from "../journey/events";
 import { type Mould, sticks } from "../kit/mould";
 
 /** Why nothing is fired on a mould as it is now. */
@@ -8,7 +7,10 @@ export type MouldTrouble = "putAway" | "bare" | "tooSmall";
 /** A blank is measured with a ruler: so much larger than its opening is none, mm. Common practice, no source. */
 const RULER_MM = 2;
 
-type Size = Pick<AsMade, "widthMm" | "heightMm">;
+interface Size {
+	widthMm: number;
+	heightMm: number;
+}
 
 /** How far a piece hangs over the opening of a dish or ring, however it is turned, mm; 0 where it does not. */
 export function overRimMm({ kind, opening, ...mould }: Mould, made: Size): number {
@@ -28,10 +30,10 @@ export function mouldTrouble(mould: Mould, made?: Size): MouldTrouble | undefine
 
 /** What keeps pieces from being fired on their moulds together: one put away or bare, too small, or more pieces than moulds. */
 export function mouldProblem(
-	pieces: readonly { code: string; mould?: Mould | undefined; asMade?: Size }[],
+	pieces: readonly { code: string; mould?: Mould | undefined; body?: Size }[],
 ): string | undefined {
-	const on = pieces.flatMap(({ code, mould, asMade }) => (mould ? [{ code, mould, asMade }] : []));
-	const over = on.find(({ mould, asMade }) => mouldTrouble(mould, asMade) === "tooSmall");
+	const on = pieces.flatMap(({ code, mould, body }) => (mould ? [{ code, mould, body }] : []));
+	const over = on.find(({ mould, body }) => mouldTrouble(mould, body) === "tooSmall");
 	if (over)
 		return `${over.code} is larger than the opening of “${over.mould.name}”: it would hang over the rim and crack. Take another mould, or make it smaller.`;
 	for (const [, its] of groupBy(on, ({ mould }) => mould.id)) {

@@ -1,11 +1,13 @@
 import { describe, expect, it } from "vitest";
+import { measured } from "../../tests/support/measured";
 import { FUSE_LEVELS, type FuseLevel } from "../firing/level";
 import type { AsMade } from "../journey/events";
 import { METRIC, phraseText } from "../units/phrase";
 import { otherTrays } from "./other-trays";
 
-const made: AsMade = { widthMm: 100, heightMm: 100, thickestMm: 9, thinnestMm: 6, massG: null, changed: "" };
-const of = (level: FuseLevel, hadLevel?: FuseLevel, asMade = made) => otherTrays({ asMade, level, hadLevel });
+const made: AsMade = { widthMm: 100, heightMm: 100, thickestMm: 12, thinnestMm: 6, massG: null, changed: "" };
+const of = (level: FuseLevel, hadLevel?: FuseLevel, asMade = made) =>
+	otherTrays(measured(asMade, level, hadLevel ? { hadLevel } : {}));
 
 describe("trays a piece may go to", () => {
 	// Common practice, no source: one step hotter or cooler among the levels that join glass lying flat.
@@ -31,10 +33,10 @@ describe("trays a piece may go to", () => {
 		expect(of("tack", "deep")).toEqual([]);
 	});
 
-	it("each says what it does, with its figures: the factors of the thickness it cools as are tack 2, contour 1.5, full 1 (common practice, no source)", () => {
+	it("each says what it does, with its figures: the factors of the thickness it cools as at twice as thick as thin are tack 2, contour 1.5, full 1 (common practice, no source)", () => {
 		const [down, up] = of("contour").map(({ does }) => does.map((one) => phraseText(one, METRIC)));
-		expect(down?.at(-1)).toBe("It cools as 18 mm, not as 13.5 mm.");
-		expect(up?.at(-1)).toBe("It cools as 9 mm, not as 13.5 mm.");
+		expect(down?.at(-1)).toBe("It cools as 24 mm, not as 18 mm.");
+		expect(up?.at(-1)).toBe("It cools as 12 mm, not as 18 mm.");
 		expect(up?.[0]).toContain("level and smooth");
 	});
 

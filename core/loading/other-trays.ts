@@ -1,8 +1,8 @@
 import type { FuseLevel } from "../firing/level";
-import type { AsMade } from "../journey/events";
+import { edgeOf } from "../piece/edge-of";
+import type { PieceBody } from "../piece/piece-body";
 import { effectiveThicknessMm } from "../stack/effective-thickness";
 import { type Phrase, say } from "../units/phrase";
-import { edgeOf } from "./footprint";
 
 /** Levels that join glass lying flat, the gentlest first: a piece may go one up or down with the instructor's consent. */
 const LADDER = ["sinter", "tack", "contour", "full"] as const satisfies readonly FuseLevel[];
@@ -24,17 +24,11 @@ export interface OtherTray {
 	does: Phrase[];
 }
 
-interface Waiting {
-	asMade: AsMade;
-	level: FuseLevel;
-	hadLevel: FuseLevel | undefined;
-}
-
 /**
  * The trays next to a piece's own, hotter and cooler. None for a slump, a fire polish or a deep firing, and none cooler than what it had
  * already: that would change nothing.
  */
-export function otherTrays(piece: Waiting): OtherTray[] {
+export function otherTrays(piece: PieceBody): OtherTray[] {
 	const at = LADDER.indexOf(piece.level as OnLadder);
 	if (at < 0 || piece.hadLevel === "deep") return [];
 	const had = LADDER.indexOf(piece.hadLevel as OnLadder);
@@ -46,10 +40,9 @@ export function otherTrays(piece: Waiting): OtherTray[] {
 	});
 }
 
-function done(piece: Waiting, level: OnLadder): Phrase[] {
+function done(piece: PieceBody, level: OnLadder): Phrase[] {
 	const [now, then] = [edgeOf(piece), edgeOf({ ...piece, level })];
-	const { thickestMm, thinnestMm } = piece.asMade;
-	const anneals = (its: FuseLevel) => effectiveThicknessMm(thickestMm, thinnestMm, its, piece.hadLevel);
+	const anneals = (its: FuseLevel) => effectiveThicknessMm(piece, its, piece.hadLevel);
 	return [
 		say`At ${level} ${LOOKS[level]}.`,
 		say`Its edge goes ${{ mm: Math.abs(then) }} ${way(then)}, not ${{ mm: Math.abs(now) }} ${way(now)}.`,

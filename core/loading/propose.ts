@@ -5,14 +5,13 @@ import { type MergedDemand, mergeDemands } from "../firing/merge";
 import { planFlow } from "../firing/plan-flow";
 import { peakOf, type Schedule, scheduleHours } from "../firing/schedule";
 import type { DotSchool, HeatSchool, Pace } from "../firing/schools";
-import type { Ring } from "../geometry/region";
 import type { GlassFamily, SoakSchool } from "../glass/family";
 import { viscosityOf } from "../glass/viscosity";
-import type { AsMade } from "../journey/events";
 import type { KilnBody } from "../kiln/kiln";
 import type { Mould } from "../kit/mould";
+import type { PieceBody } from "../piece/piece-body";
+import { toFire } from "../piece/to-fire";
 import { ok, problem, type Result } from "../result";
-import { effectiveThicknessMm } from "../stack/effective-thickness";
 import { METRIC, phraseText } from "../units/phrase";
 import { footprintOf, heightOf } from "./footprint";
 import type { Reached } from "./heat-there";
@@ -33,12 +32,8 @@ import type { Sortable } from "./tray";
 export interface WaitingPiece extends Sortable {
 	/** What people call it. */
 	code: string;
-	asMade: AsMade;
-	hadLevel: FuseLevel | undefined;
-	blackBesideWhite: boolean;
-	trappedSpanMm: number;
-	/** Of its kit as laid up, counter-clockwise; a piece without a kit is a box. */
-	kitOutline?: Ring | undefined;
+	/** As the firing that comes next finds it. */
+	body: PieceBody;
 	/** The mould it is fired on: that is what takes room. */
 	mould?: Mould | undefined;
 }
@@ -81,20 +76,7 @@ export interface LoadProposal {
 	flow: number;
 }
 
-export const toFire = (piece: WaitingPiece): PieceToFire => ({
-	id: piece.id,
-	level: piece.level,
-	thickestMm: piece.asMade.thickestMm,
-	effectiveMm: piece.effectiveMm,
-	acrossMm: Math.max(piece.asMade.widthMm, piece.asMade.heightMm),
-	fired: piece.hadLevel !== undefined,
-	blackBesideWhite: piece.blackBesideWhite,
-	multiLevel: piece.asMade.thinnestMm > 0 && piece.asMade.thickestMm / piece.asMade.thinnestMm > 1.2,
-	trappedSpanMm: piece.hadLevel === undefined ? piece.trappedSpanMm : 0,
-});
-
-export const effectiveOf = (made: AsMade, level: FuseLevel, hadLevel: FuseLevel | undefined): number =>
-	effectiveThicknessMm(made.thickestMm, made.thinnestMm, level, hadLevel);
+const asked = ({ id, body }: WaitingPiece): PieceToFire => toFire(id, body);
 
 /**
  * One load: as many of the pieces as the shelf holds, those promised first left out last; one schedule for all of them and
@@ -115,7 +97,7 @@ export function proposeLoad(
 	const { heat, dots } = schools;
 	const options = { kiln: kiln.body, soakSchool: schools.soak, ...(heat && { heat }), ...(dots && { dots }) };
 	const scheduleOf = (some: readonly WaitingPiece[]) => {
-		const demand = mergeDemands(some.map(toFire), schools);
+		const demand = mergeDemands(some.map(asked), schools);
 		const schedule = demand && buildShared(demand, families, options);
 		return demand && schedule && { demand, schedule };
 	};
@@ -146,7 +128,7 @@ export function proposeLoad(
 		...{ reached, shelves, leftIds, schedule },
 		setBy: demand.setBy,
 		airMin: demand.airMin,
-		needs: Object.fromEntries(loaded.map((piece) => [piece.id, demandOf(toFire(piece), schools)])),
+		needs: Object.fromEntries(loaded.map((piece) => [piece.id, demandOf(asked(piece), schools)])),
 		gets: demand,
 		costHours: Object.fromEntries(loaded.map(({ id }) => [id, all - hours(loaded.filter((other) => other.id !== id))])),
 		fill: laid.reduce((sum, { id }) => sum + (forms.get(id)?.areaMm2 ?? 0), 0) / (usableMm2(kiln.shelf) * shelves),

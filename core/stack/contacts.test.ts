@@ -56,14 +56,17 @@ describe("contact between cuts", () => {
 describe("what neighbours do to each other", () => {
 	it("dark beside white counts when they touch, not when glass lies between", () => {
 		const beside = (...parts: KitPart[]) => touchesDarkAndWhite(contacts(parts));
-		expect(beside(part("coal", square(20), 0), part("lime", square(20), 0, 20))).toBe(true);
+		expect(beside(part("coal", square(40), 0), part("lime", square(40), 0, 40))).toBe(true);
+		// 20 mm of edge, 3 mm high: too little to matter (common practice, no source).
+		expect(beside(part("coal", square(20), 0), part("lime", square(20), 0, 20))).toBe(false);
+		expect(beside(part("coal", square(20), 0), part("lime", square(20), 1))).toBe(true);
 		expect(beside(part("coal", square(20), 0), part("sky", square(20), 0, 20), part("lime", square(20), 0, 40))).toBe(
 			false,
 		);
 	});
 
 	it("air is trapped under sheets of 75 mm and more in both directions", () => {
-		const span = (...parts: KitPart[]) => trappedSpanMm(contacts(parts));
+		const span = (...parts: KitPart[]) => trappedSpanMm(laid(parts));
 		expect(span(part("a", square(100), 0), part("b", square(100), 1))).toBeCloseTo(100);
 		expect(span(part("a", square(100), 0), part("b", bar(100, 40), 1))).toBe(0);
 		expect(span(part("a", square(74), 0), part("b", square(74), 1))).toBe(0);

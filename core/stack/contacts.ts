@@ -1,6 +1,7 @@
+import { mostOf } from "../extremes";
 import { apart, boundsOf } from "../geometry/bounds";
 import { type Nearest, nearestOf } from "../geometry/nearest";
-import { areaMm2, intersect, offset, type Region, subtract } from "../geometry/region";
+import { areaMm2, intersect, offset, type Region, subtract, unite } from "../geometry/region";
 import { type Lain, sharedOf } from "./lay";
 
 /** A part has to lie on another by this much to stick before both draw in. Common practice, no source. */
@@ -122,20 +123,56 @@ export function collisionsOf(contacts: readonly Contact[]): { a: Lain; b: Lain; 
 /** Sheet on sheet below this in both directions lets its air go by itself, mm. Common practice, no source. */
 export const TRAP_MM = 75;
 
-/** Longest span (mm) of sheet lying on sheet, where there is room for a disc of 75 mm; 0 where there is none. */
-export function trappedSpanMm(contacts: readonly Contact[]): number {
-	return contacts
-		.filter(({ a, b }) => a.layer !== b.layer && a.part.kind === "sheet" && b.part.kind === "sheet")
-		.filter(({ shared }) => Math.min(boundsOf(shared).widthMm, boundsOf(shared).heightMm) >= TRAP_MM)
-		.filter(({ shared }) => offset(shared, 0.1 - TRAP_MM / 2).length > 0)
-		.map(({ shared }) => boundsOf(shared))
-		.reduce((most, { widthMm, heightMm }) => Math.max(most, widthMm, heightMm), 0);
+/**
+ * Longest span (mm) that a sheet has over glass below it, where there is room for a disc of 75 mm; 0 where there is none. What lies
+ * between, grains or a dot, lets no air go, but for fibre; glass that was fused before traps it as cold glass does.
+ */
+export function trappedSpanMm(lain: readonly Lain[]): number {
+	const inserts = lain.filter(({ part }) => part.kind === "fibre" && part.use === "insert");
+	const flat = lain.filter(({ part }) => part.kind === "sheet" || part.kind === "component");
+	const wide = flat.filter(({ box }) => Math.min(box.widthMm, box.heightMm) >= TRAP_MM);
+	return mostOf(
+		wide.map((upper) => {
+			const below = flat.filter(
+				(lower) => lower.layer < upper.layer && !(lower.fused && upper.fused) && !apart(lower.box, upper.box),
+			);
+			if (below.length === 0) return 0;
+			const over = unite(below.map((lower) => sharedOf(lower, upper)));
+			const open = inserts.filter(({ layer }) => layer < upper.layer).flatMap(({ region }) => region);
+			return roomyMm(open.length > 0 ? subtract(over, open) : over);
+		}),
+		0,
+	);
 }
 
+/** Longer side (mm) of what has room for a disc that lets no air go; 0 for what has none. */
+function roomyMm(region: Region): number {
+	const { widthMm, heightMm } = boundsOf(region);
+	if (Math.min(widthMm, heightMm) < TRAP_MM || offset(region, 0.1 - TRAP_MM / 2).length === 0) return 0;
+	return Math.max(widthMm, heightMm);
+}
+
+/** Threads and powder are too little glass to heat otherwise than what they lie on. Common practice, no source. */
+const TONE_HIGH_MM = 2;
+const TONE_MEETS_MM2 = 100;
+
+/** Does dark opaque meet white opaque, both of some height, over more than a finger’s tip? */
 export function touchesDarkAndWhite(contacts: readonly Contact[]): boolean {
 	const tones = ({ glasses }: Lain) => new Set(glasses.map(({ tone }) => tone));
-	return contacts.some(({ a, b }) => {
+	return contacts.some(({ a, b, shared }) => {
+		const highMm = Math.min(a.peakMm, b.peakMm);
+		if (highMm < TONE_HIGH_MM) return false;
 		const [one, other] = [tones(a), tones(b)];
-		return (one.has("dark") && other.has("white")) || (one.has("white") && other.has("dark"));
+		if (!(one.has("dark") && other.has("white")) && !(one.has("white") && other.has("dark"))) return false;
+		const meetsMm2 = areaMm2(shared);
+		return (meetsMm2 > SLIVER_MM2 ? meetsMm2 : alongMm(a, b) * highMm) >= TONE_MEETS_MM2;
 	});
+}
+
+/** Along how much two parts lie side by side, mm. */
+function alongMm(a: Lain, b: Lain): number {
+	const joint = intersect(offset(a.region, TOUCH_MM), offset(b.region, TOUCH_MM));
+	if (joint.length === 0) return 0;
+	const { widthMm, heightMm } = boundsOf(joint);
+	return Math.hypot(widthMm, heightMm);
 }

@@ -21,6 +21,27 @@ export function firingStacks(stack: Stack): Stack[] {
 	});
 }
 
+/**
+ * The piece itself in every firing that it goes through: before it is put together as far as it is laid by then. Without the firings
+ * that only make its components.
+ */
+export function pieceStacks(stack: Stack): Stack[] {
+	const { design, book } = stack;
+	const first = Math.min(...design.parts.map(({ firing }) => firing), design.route.length - 1);
+	return design.route.flatMap((_, i) => {
+		if (i < first) return [];
+		if (i === stack.firing) return [stack];
+		return [i > stack.firing ? laterFiring(stack, i) : stackOf(design, book, i)];
+	});
+}
+
+/** What a schedule has to know of in each firing of a route: the piece, or its components where there is none yet. */
+export function routeStacks(stack: Stack): Stack[] {
+	const its = pieceStacks(stack);
+	const before = stack.design.route.length - its.length;
+	return firingStacks(stack).map((one, i) => its[i - before] ?? one);
+}
+
 /** The same glass in a later firing: nothing new is laid on it. Its outline is that of the firing that put it together. */
 function laterFiring(stack: Stack, firing: number): Stack {
 	const { route } = stack.design;

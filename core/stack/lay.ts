@@ -32,6 +32,8 @@ export interface Lain {
 	convex: boolean;
 	/** Thickness of glass it adds where it lies, once molten; 0 for metal and fibre. */
 	glassMm: number;
+	/** The same where it is highest: a dome by its peak. */
+	peakMm: number;
 	/** Height it takes before the fire. */
 	bulkMm: number;
 	/** The glass most of it is of. */
@@ -58,7 +60,7 @@ export function layUp(design: KitDesign, book: GlassBook, firing: number): Lain[
 }
 
 /** A component as it is used in a later firing. */
-interface Made extends Pick<Lain, "region" | "glassMm" | "bulkMm" | "glass" | "glasses"> {
+interface Made extends Pick<Lain, "region" | "glassMm" | "peakMm" | "bulkMm" | "glass" | "glasses"> {
 	/** Flow index of the firing that made it. */
 	flow: number;
 }
@@ -86,7 +88,9 @@ function lie(
 	const glasses = glass ? [glass] : [];
 	const fused = part.firing < firing;
 	const rounded = part.kind === "lump" && part.form === "dome";
-	return [{ ...frame(part, region), ...heights(part, glass), region, glass, glasses, fused, rounded }];
+	const its = heights(part, glass);
+	const peakMm = part.kind === "lump" ? part.heightMm : its.glassMm;
+	return [{ ...frame(part, region), ...its, peakMm, region, glass, glasses, fused, rounded }];
 }
 
 function frame(part: KitPart, region: Region) {
@@ -153,6 +157,7 @@ function madeComponent(design: KitDesign, id: string, book: GlassBook): Made {
 	return {
 		region: after.region,
 		glassMm: after.meanMm,
+		peakMm: after.meanMm,
 		bulkMm: after.meanMm,
 		glass: most?.glass,
 		glasses: [...new Set(parts.flatMap(({ glasses }) => glasses))],

@@ -3,10 +3,9 @@ import { demandOf, type PieceToFire } from "../firing/demand";
 import type { FuseLevel } from "../firing/level";
 import { curveOf, peakOf, type Schedule, scheduleHours } from "../firing/schedule";
 import { COOLING_SCHOOLS, type Pace, USUAL_PACE, WARM_UP_SCHOOLS } from "../firing/schools";
-import { boundsOf } from "../geometry/bounds";
 import { FAMILY_90, type GlassFamily } from "../glass/family";
-import { touchesDarkAndWhite, trappedSpanMm } from "./contacts";
-import { effectiveThicknessMm } from "./effective-thickness";
+import { asPiece, kitBody } from "../piece/kit-body";
+import { toFire } from "../piece/to-fire";
 import type { Stack } from "./stack";
 
 /** What one firing of a route will ask of a kiln; an estimate where no kiln is known. °C, min, °C/h, h */
@@ -37,28 +36,12 @@ export const PACES: readonly Pace[] = WARM_UP_SCHOOLS.flatMap((warmUp) =>
 );
 
 /** What a schedule has to know of a laid-up kit. */
-export function pieceToFire(stack: Stack, fired: boolean): PieceToFire {
-	const { widthMm, heightMm } = boundsOf(stack.glass.flatMap(({ region }) => region));
-	return {
-		id: stack.design.name,
-		level: stack.level,
-		thickestMm: stack.thickestMm + stack.insertMm,
-		effectiveMm: effectiveThicknessMm(stack.thickestMm + stack.insertMm, stack.thinnestMm, stack.level, stack.hadLevel),
-		acrossMm: Math.max(widthMm, heightMm),
-		fired,
-		blackBesideWhite: touchesDarkAndWhite(stack.contacts),
-		multiLevel: stack.thickestMm > stack.thinnestMm,
-		trappedSpanMm: fired ? 0 : trappedSpanMm(stack.contacts),
-	};
-}
-
-/** Has any of its glass been fused before this firing? */
-export const isRefired = (stack: Stack): boolean => stack.firing > 0 && stack.glass.some(({ fused }) => fused);
+export const pieceToFire = (stack: Stack): PieceToFire => toFire(stack.design.name, asPiece(kitBody(stack)));
 
 /** The firing a laid-up kit is for, in figures. The family with most glass is the one it is solved for. */
 export const outlookOf = (stack: Stack, pace: Pace = USUAL_PACE, familyId = mainFamily(stack)): FiringOutlook => ({
 	firing: stack.firing,
-	...outlookOfPiece(pieceToFire(stack, isRefired(stack)), pace, stack.book.families.get(familyId ?? "") ?? FAMILY_90),
+	...outlookOfPiece(pieceToFire(stack), pace, stack.book.families.get(familyId ?? "") ?? FAMILY_90),
 });
 
 /** The same of a piece given by its figures. */

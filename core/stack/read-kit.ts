@@ -1,15 +1,14 @@
 import type { FuseLevel } from "../firing/level";
-import { boundsOf } from "../geometry/bounds";
 import { outerRing } from "../geometry/outer-ring";
 import type { Point, Ring } from "../geometry/region";
-import { DENSITY_G_PER_MM3 } from "../glass/constants";
 import type { KitDesign } from "../kit/kit";
+import { asPiece, kitBody } from "../piece/kit-body";
+import type { KitBody } from "../piece/piece-body";
 import { CORE_VERSION } from "../version";
-import { touchesDarkAndWhite, trappedSpanMm } from "./contacts";
-import { effectiveThicknessMm } from "./effective-thickness";
 import type { Finding } from "./finding";
 import { findingsOf } from "./findings";
 import { hangs } from "./findings/hanging";
+import { pieceStacks } from "./firing-stacks";
 import type { Hang } from "./hang";
 import type { GlassBook } from "./lay";
 import { type Stack, stackOf } from "./stack";
@@ -47,29 +46,31 @@ export interface KitReading {
 	trappedSpanMm: number;
 	blackBesideWhite: boolean;
 	findings: Finding[];
+	/** Of each firing of the piece’s own route: what it is then, and what it covers as laid. Readings before core 6 have none. */
+	bodies?: KitBody[];
+	outlines?: Ring[];
 }
 
-/** Reads a kit for the firing that puts it together, or for another one of its route. */
-export const readKit = (design: KitDesign, book: GlassBook, firing?: number): KitReading =>
-	readingOf(stackOf(design, book, firing));
+/** Reads a kit for the firing that puts it together, and what its piece is in each firing of its own route. */
+export function readKit(design: KitDesign, book: GlassBook): KitReading {
+	const stack = stackOf(design, book);
+	const stacks = stack.glass.length > 0 ? pieceStacks(stack) : [];
+	return { ...readingOf(stack), bodies: stacks.map(kitBody), outlines: stacks.map(outlineOf) };
+}
+
+const outlineOf = ({ glass }: Stack): Ring => outerRing(glass.map(({ region }) => region));
 
 export function readingOf(stack: Stack): KitReading {
-	const { thickestMm, thinnestMm, level, areaMm2, volumeMm3, contacts } = stack;
-	const bounds = boundsOf(stack.glass.flatMap(({ region }) => region));
+	const { thickestMm, thinnestMm, level, areaMm2 } = stack;
+	const body = asPiece(kitBody(stack));
+	const { widthMm, heightMm, meanMm, massG, effectiveMm, trappedSpanMm, blackBesideWhite } = body;
 	const families = [...new Set(stack.glass.flatMap(({ glasses }) => glasses.map(({ familyId }) => familyId)))];
 	const familyId = families.length === 1 ? families[0] : undefined;
 	const column = stack.thickest?.parts.filter(({ glassMm }) => glassMm > 0) ?? [];
 	return {
 		coreVersion: CORE_VERSION,
 		firing: stack.firing,
-		widthMm: bounds.widthMm,
-		heightMm: bounds.heightMm,
-		outline: outerRing(stack.glass.map(({ region }) => region)),
-		areaMm2,
-		massG: volumeMm3 * DENSITY_G_PER_MM3,
-		thickestMm,
-		thinnestMm,
-		meanMm: areaMm2 > 0 ? volumeMm3 / areaMm2 : 0,
+		...{ widthMm, heightMm, outline: outlineOf(stack), areaMm2, massG, thickestMm, thinnestMm, meanMm },
 		centre: stack.centre,
 		hang: hangs(stack),
 		columnGlassIds: column.map(({ glass }) => glass?.id ?? ""),
@@ -84,9 +85,7 @@ export function readingOf(stack: Stack): KitReading {
 					),
 		familyId,
 		level,
-		effectiveMm: effectiveThicknessMm(thickestMm + stack.insertMm, thinnestMm, level, stack.hadLevel),
-		trappedSpanMm: trappedSpanMm(contacts),
-		blackBesideWhite: touchesDarkAndWhite(contacts),
+		...{ effectiveMm, trappedSpanMm, blackBesideWhite },
 		findings: findingsOf(stack),
 	};
 }

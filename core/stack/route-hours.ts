@@ -2,9 +2,9 @@ import type { Pace } from "../firing/schools";
 import { FAMILY_90 } from "../glass/family";
 import { type Phrase, say } from "../units/phrase";
 import { effectiveThicknessMm } from "./effective-thickness";
+import { heightsFound } from "./heights-found";
 import {
 	type FiringOutlook,
-	isRefired,
 	mainFamily,
 	OUTLOOK_PARTS,
 	type OutlookPart,
@@ -94,10 +94,12 @@ function shorterWays(
 
 /** Hours of a firing if its thickest place were a single lower. */
 function oneSingleFewer(stack: Stack, pace: Pace, firing: FiringOutlook | undefined): number {
-	const piece = pieceToFire(stack, isRefired(stack));
-	const thickestMm = piece.thickestMm - SINGLE_MM;
+	const found = heightsFound(stack);
+	const thickestMm = found.thickestMm - SINGLE_MM;
 	if (thickestMm < SINGLE_MM) return firing?.hours ?? 0;
-	const effectiveMm = effectiveThicknessMm(thickestMm, stack.thinnestMm, stack.level, stack.hadLevel);
+	const piece = pieceToFire(stack);
+	const lower = { ...found, thickestMm, thinnestMm: Math.min(found.thinnestMm, thickestMm) };
+	const effectiveMm = effectiveThicknessMm(lower, stack.level, stack.hadLevel);
 	const family = stack.book.families.get(mainFamily(stack) ?? "") ?? FAMILY_90;
-	return outlookOfPiece({ ...piece, thickestMm, effectiveMm }, pace, family).hours;
+	return outlookOfPiece({ ...piece, thickestMm: piece.thickestMm - SINGLE_MM, effectiveMm }, pace, family).hours;
 }

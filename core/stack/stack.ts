@@ -12,6 +12,8 @@ import { type Rest, restsOf } from "./rest";
 export interface StackColumn extends Column<Lain> {
 	/** Glass, mm. */
 	mm: number;
+	/** The same, domes by their peak. */
+	peakMm: number;
 	/** Fibre left between the glass, mm. */
 	insertMm: number;
 }
@@ -37,6 +39,7 @@ export interface Stack {
 	rests: Rest[];
 	areaMm2: number;
 	volumeMm3: number;
+	/** As laid, domes by their peak. */
 	thickestMm: number;
 	/** Thickness that 95 % of the area reaches. */
 	thinnestMm: number;
@@ -56,7 +59,10 @@ export function stackOf(design: KitDesign, book: GlassBook, firing = assemblyFir
 	const flow = LEVEL_AIM[step.level];
 	const walls = lain.filter(({ part }) => part.kind === "dam").map(({ region }) => insideOf(region));
 	const { bodies, contacts } = bodiesOf(lain, contactsOf(lain), rests, step.level, walls);
-	const thickest = glassColumns.reduce<StackColumn | undefined>((a, b) => (a && a.mm >= b.mm ? a : b), undefined);
+	const thickest = glassColumns.reduce<StackColumn | undefined>(
+		(a, b) => (a && a.peakMm >= b.peakMm ? a : b),
+		undefined,
+	);
 	return {
 		design,
 		book,
@@ -74,7 +80,7 @@ export function stackOf(design: KitDesign, book: GlassBook, firing = assemblyFir
 		rests,
 		areaMm2: glassColumns.reduce((sum, { areaMm2 }) => sum + areaMm2, 0),
 		volumeMm3: glassColumns.reduce((sum, { areaMm2, mm }) => sum + areaMm2 * mm, 0),
-		thickestMm: thickest?.mm ?? 0,
+		thickestMm: thickest?.peakMm ?? 0,
 		thinnestMm: reachedBy(glassColumns, 0.95),
 		thickest,
 		insertMm: mostOf(
@@ -92,18 +98,19 @@ const firedLevel = (steps: readonly RouteStep[]): FuseLevel | undefined =>
 /** Walls and wire are no part of the thickness map. */
 const isFlat = ({ part }: Lain) => part.kind !== "dam" && part.kind !== "loop";
 
-function thicknessOf({ parts }: Column<Lain>): { mm: number; insertMm: number } {
+function thicknessOf({ parts }: Column<Lain>): { mm: number; peakMm: number; insertMm: number } {
 	const glass = parts.filter(({ glassMm }) => glassMm > 0);
 	const [low, high] = [glass[0]?.layer ?? 0, glass.at(-1)?.layer ?? 0];
 	const inserts = parts.filter(({ part, layer }) => part.kind === "fibre" && layer > low && layer < high);
 	return {
 		mm: glass.reduce((sum, { glassMm }) => sum + glassMm, 0),
+		peakMm: glass.reduce((sum, { peakMm }) => sum + peakMm, 0),
 		insertMm: inserts.reduce((sum, { bulkMm }) => sum + bulkMm, 0),
 	};
 }
 
 /** The thickness that `share` of the area reaches, mm. */
-function reachedBy(columns: readonly { mm: number; areaMm2: number }[], share: number): number {
+export function reachedBy(columns: readonly { mm: number; areaMm2: number }[], share: number): number {
 	const thickFirst = [...columns].sort((a, b) => b.mm - a.mm);
 	const total = thickFirst.reduce((sum, column) => sum + column.areaMm2, 0);
 	let covered = 0;

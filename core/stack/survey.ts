@@ -6,7 +6,7 @@ import { FAMILY_90 } from "../glass/family";
 import { swapFamily } from "../kit/family-swap";
 import { assemblyFiring, type KitDesign } from "../kit/kit";
 import type { Meeting } from "./contacts";
-import { firingStacks, heatedThrough } from "./firing-stacks";
+import { firingStacks, heatedThrough, routeStacks } from "./firing-stacks";
 import type { GlassBook } from "./lay";
 import { type FiringOutlook, mainFamily, outlookOf } from "./outlook";
 import { type KitReading, readingOf } from "./read-kit";
@@ -38,7 +38,7 @@ export interface KitSurvey {
 export function surveyOf(assembled: Stack, pace: Pace = USUAL_PACE, firing = assembled.firing): KitSurvey {
 	const stacks = firingStacks(assembled);
 	const stack = heatedThrough(stacks[firing] ?? assembled);
-	const firings = stacks.map((one) => outlookOf(one, pace));
+	const firings = routeStacks(assembled).map((one) => outlookOf(one, pace));
 	const patches = stack.columns.filter(({ mm }) => mm > 0);
 	const { coolCPerH, soakMin } = firings[firing] ?? { coolCPerH: 0, soakMin: 0 };
 	const family = stack.book.families.get(mainFamily(stack) ?? "") ?? FAMILY_90;

@@ -1,10 +1,11 @@
 import type { PieceBrief } from "@contract/pieces";
-import type { AsPlanned } from "@core/journey/as-made-differs";
 import { type Journey, type JourneyState, STATES } from "@core/journey/journey";
+import { bodyOfJourney } from "@core/piece/of-journey";
+import { shapeOfReading } from "@core/piece/old-reading";
 import { promiseState, type UsualHours } from "@core/promise/promise";
 import { type KitReading, stackCode } from "@core/stack/read-kit";
 import { endOfDayMs } from "@formats/time";
-import { and, asc, count, eq, gt, inArray, isNotNull, isNull, lt, max, ne, or, type SQL, sql } from "drizzle-orm";
+import { and, asc, count, eq, inArray, isNull, lt, max, ne, or, type SQL, sql } from "drizzle-orm";
 import type { Reader, Transaction } from "../connect";
 import { firing, glass, kitVersion, photo, piece, pieceEvent, student } from "../schema";
 
@@ -31,7 +32,7 @@ export async function briefs(
 			piece,
 			student: student.name,
 			kit: kitVersion.name,
-			reading: sql<Omit<KitReading, "findings"> | null>`${kitVersion.reading} - 'findings'`,
+			reading: sql<Omit<KitReading, "findings"> | null>`${kitVersion.reading} - '{findings,outlines}'::text[]`,
 			startedAt: firing.startedAt,
 			openS: sql<number | null>`coalesce(${firing.predictedOpenS}, ${firing.openS})`,
 			speedUp: firing.speedUp,
@@ -50,8 +51,8 @@ export async function briefs(
 			colour: glasses.get(id)?.firedColour ?? "#cccccc",
 			mm: row.reading?.columnMm?.[i] ?? glasses.get(id)?.thicknessMm ?? 3,
 		}));
-		const thickest = made?.thickestMm ?? row.reading?.thickestMm ?? 0;
-		const effectiveMm = row.piece.effectiveMm ?? row.reading?.effectiveMm ?? thickest;
+		const shape = { ...shapeOfReading(row.reading, journey.route), outlines: [] };
+		const body = bodyOfJourney(shape, journey) ?? null;
 		const firingOpensMs = row.startedAt
 			? row.startedAt.getTime() + ((row.openS ?? 0) / (row.speedUp ?? 1)) * 1000
 			: undefined;
@@ -74,8 +75,9 @@ export async function briefs(
 				column.map(({ mm }) => mm),
 				journey.level,
 			),
-			effectiveMm,
-			planned: row.reading && asPlanned(row.reading),
+			effectiveMm: body?.effectiveMm ?? 0,
+			body,
+			planned: shape.bodies[journey.step] ?? null,
 			asMade: made ?? null,
 			readyFrom: row.piece.readyFrom?.toISOString() ?? null,
 			spot: row.piece.spot,
@@ -98,11 +100,6 @@ export async function briefs(
 		};
 	});
 }
-
-const asPlanned = (reading: Omit<KitReading, "findings">): AsPlanned => {
-	const { widthMm, heightMm, thickestMm, thinnestMm, massG, effectiveMm } = reading;
-	return { widthMm, heightMm, thickestMm, thinnestMm, massG, effectiveMm };
-};
 
 /** How many pieces there are of a kind, however long the list is. */
 export async function countPieces(reader: Reader, where: SQL | undefined): Promise<number> {
@@ -151,44 +148,15 @@ export async function writeStates(
 		readyFrom: Date | null;
 		spot: string | null;
 		since: Date;
-		effectiveMm: number | null;
 	}[],
 ): Promise<void> {
 	if (rows.length === 0) return;
 	await tx.execute(sql`
 		update ${piece} set state = new.state, seq = new.seq, journey = new.journey, ready_from = new.ready_from, spot = new.spot,
-			since = new.since, effective_mm = new.effective_mm
+			since = new.since
 		from jsonb_to_recordset(${JSON.stringify(
-			rows.map(({ readyFrom, effectiveMm, ...row }) => ({ ...row, ready_from: readyFrom, effective_mm: effectiveMm })),
-		)}::jsonb) as new(id uuid, state text, seq integer, journey jsonb, ready_from timestamptz, spot text, since timestamptz, effective_mm double precision)
-		where ${piece.id} = new.id`);
-}
-
-/** Measured pieces without their thickness to anneal as, in the order of their ids; those somebody works on are left out. */
-export const lockWithoutThickness = (tx: Transaction, afterId: string | undefined, most: number) =>
-	tx
-		.select({ id: piece.id, journey: piece.journey })
-		.from(piece)
-		.where(
-			and(
-				isNull(piece.effectiveMm),
-				isNotNull(piece.thickestMm),
-				afterId === undefined ? undefined : gt(piece.id, afterId),
-			),
-		)
-		.orderBy(piece.id)
-		.limit(most)
-		.for("no key update", { skipLocked: true });
-
-/** Writes thicknesses to anneal as, mm, of several pieces in one statement. */
-export async function writeThickness(
-	tx: Transaction,
-	rows: readonly { id: string; effectiveMm: number }[],
-): Promise<void> {
-	if (rows.length === 0) return;
-	await tx.execute(sql`
-		update ${piece} set effective_mm = new."effectiveMm"
-		from jsonb_to_recordset(${JSON.stringify(rows)}::jsonb) as new(id uuid, "effectiveMm" double precision)
+			rows.map(({ readyFrom, ...row }) => ({ ...row, ready_from: readyFrom })),
+		)}::jsonb) as new(id uuid, state text, seq integer, journey jsonb, ready_from timestamptz, spot text, since timestamptz)
 		where ${piece.id} = new.id`);
 }
 

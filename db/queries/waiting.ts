@@ -1,26 +1,20 @@
 import type { Ring } from "@core/geometry/region";
 import type { PlanStep } from "@core/loading/plan/piece-jobs";
-import { effectiveOf, type WaitingPiece } from "@core/loading/propose";
+import type { WaitingPiece } from "@core/loading/propose";
+import { bodiesAhead, bodyOfJourney } from "@core/piece/of-journey";
+import { shapeOfReading } from "@core/piece/old-reading";
+import type { KitReading } from "@core/stack/read-kit";
 import { and, asc, eq, inArray, isNotNull, notExists, type SQL, sql } from "drizzle-orm";
 import type { Reader } from "../connect";
 import { componentLot, firing, firingPlace, glass, kitVersion, mould, piece, student } from "../schema";
 
-const outlineOf = (reading: { outline?: Ring } | null): Ring | undefined =>
-	reading?.outline && reading.outline.length > 2 ? reading.outline : undefined;
+/** Of a kit's reading what a piece's body comes from. */
+const shapeSql = sql<Omit<KitReading, "findings"> | null>`${kitVersion.reading} - 'findings'`;
 
-/** Rows of pieces with what the loading core looks up in their kit and mould; those never measured are left out. */
+/** Rows of pieces with what the loading core looks up in their kit and moulds; those nothing is known of are left out. */
 async function waitingRows(reader: Reader, where: SQL, most: number) {
 	const rows = await reader
-		.select({
-			piece,
-			student: student.name,
-			reading: sql<{
-				outline?: Ring;
-				blackBesideWhite: boolean;
-				trappedSpanMm: number;
-			} | null>`jsonb_build_object('outline', ${kitVersion.reading}->'outline',
-				'blackBesideWhite', ${kitVersion.reading}->'blackBesideWhite', 'trappedSpanMm', ${kitVersion.reading}->'trappedSpanMm')`,
-		})
+		.select({ piece, student: student.name, reading: shapeSql })
 		.from(piece)
 		.leftJoin(kitVersion, eq(kitVersion.id, piece.kitVersionId))
 		.leftJoin(student, eq(student.id, piece.studentId))
@@ -30,28 +24,31 @@ async function waitingRows(reader: Reader, where: SQL, most: number) {
 	const mouldIds = [...new Set(rows.flatMap((row) => row.piece.journey.route.flatMap(({ mouldId }) => mouldId ?? [])))];
 	const moulds = mouldIds.length > 0 ? await reader.select().from(mould).where(inArray(mould.id, mouldIds)) : [];
 	return rows.flatMap((row) => {
-		const { asMade, level, hadLevel, route, step } = row.piece.journey;
-		if (!asMade) return [];
+		const { journey } = row.piece;
+		const bodies = bodiesAhead(shapeOfReading(row.reading, journey.route), journey);
+		const body = bodies[0] ?? bodyOfJourney(shapeOfReading(row.reading, journey.route), journey);
+		if (!journey.asMade || !body) return [];
 		const mouldOf = (mouldId: string | undefined) => moulds.find(({ id }) => id === mouldId);
 		const waiting: WaitingPiece = {
 			...{ id: row.piece.id, code: row.piece.code, familyId: row.piece.familyId, promised: row.piece.promisedDay },
-			...{ level, hadLevel, asMade },
-			effectiveMm: effectiveOf(asMade, level, hadLevel),
-			blackBesideWhite: row.reading?.blackBesideWhite ?? false,
-			trappedSpanMm: row.reading?.trappedSpanMm ?? 0,
-			kitOutline: outlineOf(row.reading),
-			mould: mouldOf(route[step]?.mouldId),
+			...{ level: journey.level, effectiveMm: body.effectiveMm, body },
+			mould: mouldOf(journey.route[journey.step]?.mouldId),
 		};
-		const left = route.slice(step).map(
+		const left = journey.route.slice(journey.step).map(
 			(one, i): PlanStep => ({
-				level: i === 0 ? level : one.level,
+				body: bodies[i] ?? body,
 				handWork: one.handWork,
 				mould: mouldOf(one.mouldId),
 			}),
 		);
-		return [{ row: row.piece, student: row.student, waiting, left }];
+		return [
+			{ row: row.piece, student: row.student, waiting, left: left.length > 0 ? left : [{ ...waiting, handWork: "" }] },
+		];
 	});
 }
+
+/** Outlines are sent once for all pieces of a kit in one firing, under this. */
+const outlineKey = (kitVersionId: string | null, step: number): string => `${kitVersionId} ${step}`;
 
 /** Pieces as the loading core needs them; those never measured are left out. */
 export async function loadWaiting(reader: Reader, ids: readonly string[]): Promise<WaitingPiece[]> {
@@ -93,14 +90,19 @@ export async function announcedToPlan(reader: Reader, most: number) {
 	return { rows: all.map((one) => ({ ...one, firingId: firingOf.get(one.id) as string })), outlines };
 }
 
-/** Rows as a plan needs them; outlines once a kit. */
+/** Rows as a plan needs them; outlines once a kit and firing. */
 function planRows(rows: Awaited<ReturnType<typeof waitingRows>>) {
 	const outlines: Record<string, Ring> = {};
-	const all = rows.map(({ row, student: name, waiting: { kitOutline, ...waiting }, left }) => {
-		if (row.kitVersionId && kitOutline) outlines[row.kitVersionId] = kitOutline;
+	const all = rows.map(({ row, student: name, waiting: { body: _, mould: __, ...waiting }, left }) => {
+		const route = left.map(({ body: { outline, ...body }, ...step }, i): PlanStep => {
+			if (!outline) return { ...step, body };
+			const key = outlineKey(row.kitVersionId, row.journey.step + i);
+			outlines[key] = outline;
+			return { ...step, body, outlineKey: key };
+		});
 		return {
 			...waiting,
-			...{ kitVersionId: row.kitVersionId, route: left, group: row.sessionId ?? "", student: name, seq: row.seq },
+			...{ kitVersionId: row.kitVersionId, route, group: row.sessionId ?? "", student: name, seq: row.seq },
 			readyFrom: row.readyFrom,
 		};
 	});
@@ -121,10 +123,19 @@ export async function roomOf(
 	const rows =
 		versions.length > 0
 			? await reader
-					.select({ id: kitVersion.id, outline: sql<Ring | null>`${kitVersion.reading}->'outline'` })
+					.select({
+						id: kitVersion.id,
+						outline: sql<Ring | null>`${kitVersion.reading}->'outline'`,
+						outlines: sql<Ring[] | null>`${kitVersion.reading}->'outlines'`,
+					})
 					.from(kitVersion)
 					.where(inArray(kitVersion.id, versions))
 			: [];
+	const outlineAt = (kitVersionId: string | null, step: number) => {
+		const row = rows.find(({ id }) => id === kitVersionId);
+		const ring = row?.outlines?.[Math.min(step, row.outlines.length - 1)] ?? row?.outline;
+		return ring && ring.length > 2 ? ring : undefined;
+	};
 	const mouldIds = new Map(
 		pieces.flatMap(({ id, route, step }) => (route[step]?.mouldId ? [[id, route[step].mouldId]] : [])),
 	);
@@ -137,7 +148,10 @@ export async function roomOf(
 			: [];
 	return {
 		outlines: Object.fromEntries(
-			rows.flatMap(({ id, outline }) => (outline && outline.length > 2 ? [[id, outline]] : [])),
+			pieces.flatMap(({ kitVersionId, step }) => {
+				const ring = outlineAt(kitVersionId, step);
+				return ring ? [[outlineKey(kitVersionId, step), ring]] : [];
+			}),
 		),
 		moulds: Object.fromEntries(
 			[...mouldIds].flatMap(([id, mouldId]) => {

@@ -39,8 +39,6 @@ export const piece = pgTable(
 		thinnestMm: doublePrecision("thinnest_mm").generatedAlwaysAs(
 			sql`((journey->'asMade'->>'thinnestMm')::double precision)`,
 		),
-		/** Thickness to anneal as; null until somebody has measured it. */
-		effectiveMm: doublePrecision("effective_mm"),
 		readyFrom: instant("ready_from"),
 		spot: text("spot"),
 		/** Who took it, where it was not the owner: here and not in the events, so that it can be erased. */

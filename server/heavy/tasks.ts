@@ -58,8 +58,7 @@ export const tasks = {
 	/** What a schedule has to know of a kit, and the family with most glass. */
 	kitToFire({ design, book }: BookedKit) {
 		const stack = stackOf(design, book);
-		const fired = stack.glass.some((one) => one.fused);
-		return { piece: pieceToFire(stack, fired), familyId: mainFamily(stack) };
+		return { piece: pieceToFire(stack), familyId: mainFamily(stack) };
 	},
 
 	readLog: ({ text, mapping, timeZone }: LogText) => readLog(text, mapping, timeZone),

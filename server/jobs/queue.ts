@@ -3,7 +3,6 @@ import { sweepAttempts } from "@db/queries/attempts";
 import { loadStudio } from "@db/queries/studio";
 import PgBoss from "pg-boss";
 import { logError } from "../house/log";
-import { fillThickness } from "./fill-thickness";
 import { nightCopy } from "./night-copy";
 import { QUEUE_SCHEMA } from "./queue-schema";
 import { readKitsAgain } from "./read-kits-again";
@@ -11,7 +10,6 @@ import { readKitsAgain } from "./read-kits-again";
 /** What is done apart from anybody's request. Each may be run at any time, any number of times. */
 const JOBS: Record<string, (db: Database) => Promise<number>> = {
 	readKitsAgain,
-	fillThickness,
 	sweepAttempts,
 	nightCopy,
 };

@@ -1,5 +1,6 @@
 import type { PlanViewPiece } from "@contract/loads";
 import { mouldTrouble } from "@core/loading/mould-problem";
+import type { PlanStep } from "@core/loading/plan/piece-jobs";
 import { loadGlass } from "@db/queries/glass";
 import { loadKilns } from "@db/queries/kilns";
 import { announcedToPlan, waitingToPlan } from "@db/queries/waiting";
@@ -15,6 +16,9 @@ const DAYS = 14;
 const MOST_PIECES = 400;
 const QUARTER_MS = 15 * 60_000;
 const DAY_MS = 86_400_000;
+
+const sticksOrHangs = (step: PlanStep | undefined): boolean =>
+	step?.mould !== undefined && mouldTrouble(step.mould, step.body) !== undefined;
 
 /** What a plan over kilns and days is made from: pieces that wait, kilns and what is announced, when somebody is there. */
 export const plan: View<"plan"> = async ({ db, studio, now }) => {
@@ -34,7 +38,7 @@ export const plan: View<"plan"> = async ({ db, studio, now }) => {
 		promisedMs: piece.promised === null ? null : endOfDayMs(piece.promised, studio.timeZone),
 	});
 	const pieces = rows
-		.filter(({ familyId, mould, asMade }) => tested.has(familyId) && !(mould && mouldTrouble(mould, asMade)))
+		.filter(({ familyId, route }) => tested.has(familyId) && !sticksOrHangs(route[0]))
 		.map((row): PlanViewPiece => pieceOf(row));
 	const { judge, coldWork, wrap } = studio.customs.usualHours;
 	const electric = kilns.filter(({ kind, retired }) => kind === "electric" && !retired);

@@ -1,7 +1,6 @@
 import type { PieceBrief } from "@contract/pieces";
 import { groupBy } from "@core/group-by";
 import { mouldTrouble } from "@core/loading/mould-problem";
-import { effectiveOf } from "@core/loading/propose";
 import { traysOf } from "@core/loading/tray";
 import { countUnjudged } from "@db/queries/firings";
 import { loadGlass } from "@db/queries/glass";
@@ -32,7 +31,7 @@ export const load: View<"load"> = async (context) => {
 	]);
 	const stuck = (one: PieceBrief) => {
 		const mould = room.moulds[one.id];
-		const trouble = mould && mouldTrouble(mould, one.asMade ?? undefined);
+		const trouble = mould && mouldTrouble(mould, one.body ?? undefined);
 		return trouble ? [{ mouldId: mould.id, name: mould.name, trouble, piece: one }] : [];
 	};
 	const fit = dryOnes.filter(tested);
@@ -44,9 +43,7 @@ export const load: View<"load"> = async (context) => {
 			id: brief.code,
 			familyId: brief.familyId,
 			level: brief.level,
-			effectiveMm: brief.asMade
-				? effectiveOf(brief.asMade, brief.level, brief.hadLevel ?? undefined)
-				: brief.effectiveMm,
+			effectiveMm: brief.effectiveMm,
 			promised: brief.promisedDay,
 		}));
 	return {

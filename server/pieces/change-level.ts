@@ -1,5 +1,6 @@
 import { otherTrays } from "@core/loading/other-trays";
 import { lockPieces } from "@db/queries/pieces";
+import { loadWaiting } from "@db/queries/waiting";
 import type { UseCase } from "../house/context";
 import { inTheBook, Refusal } from "../house/refusal";
 import { recordStep } from "./models/record";
@@ -8,8 +9,8 @@ import { recordStep } from "./models/record";
 export const changeLevel: UseCase<"changeLevel"> = async (context, { pieceId, eventId, seq, level }) => {
 	const [row] = await lockPieces(context.tx, [pieceId]);
 	const { journey, code } = inTheBook(row, "piece");
-	const { asMade } = journey;
-	const may = asMade ? otherTrays({ ...journey, asMade }) : [];
+	const [waiting] = await loadWaiting(context.tx, [pieceId]);
+	const may = waiting ? otherTrays(waiting.body) : [];
 	// Sent twice it is there already: the event's own id says so.
 	if (journey.level !== level && !may.some((one) => one.level === level))
 		throw new Refusal("invalid", [

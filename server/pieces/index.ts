@@ -6,12 +6,13 @@ import { finishColdWork } from "./finish-cold-work";
 import { handIn } from "./hand-in";
 import { handOver } from "./hand-over";
 import { labels } from "./labels";
+import { measure } from "./measure";
 import { note } from "./note";
 import { reglue } from "./reglue";
 import { shelve } from "./shelve";
 import { undo } from "./undo";
 import { pieceView } from "./views";
 
-export const useCases = { addPhoto, changeLevel, handIn, reglue, finishColdWork, shelve, collect, undo, note };
+export const useCases = { addPhoto, changeLevel, handIn, measure, reglue, finishColdWork, shelve, collect, undo, note };
 
 export const views = { dry, handOver, piece: pieceView, labels };

@@ -1,10 +1,11 @@
 import { lockFiring, mouldsIn } from "@db/queries/firings";
 import { loadKiln } from "@db/queries/kilns";
+import { lyingIn } from "@db/queries/lying";
 import { firing } from "@db/schema";
 import { eq } from "drizzle-orm";
 import type { UseCase } from "../house/context";
 import { inTheBook, Refusal } from "../house/refusal";
-import { forKiln, loadedIn } from "./models/for-kiln";
+import { forKiln } from "./models/for-kiln";
 import { versionOf } from "./models/version-of";
 
 /** Gives a planned firing another schedule; one that runs keeps what it was started with. */
@@ -19,7 +20,7 @@ export const reschedule: UseCase<"reschedule"> = async ({ tx, now }, { firingId,
 	const moulds = await mouldsIn(tx, firingId);
 	const mouldMaxC = moulds.length > 0 ? Math.min(...moulds.map(({ maxC }) => maxC)) : null;
 	const judged = { ...document, mouldMaxC };
-	const fired = await forKiln(tx, judged, its, await loadedIn(tx, firingId));
+	const fired = await forKiln(tx, judged, its, await lyingIn(tx, firingId));
 	const scheduleVersionId = await versionOf(tx, scheduleId, judged, now);
 	await tx
 		.update(firing)

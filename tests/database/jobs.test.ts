@@ -1,10 +1,9 @@
 import { allParts, glassIdOf, type KitDesign } from "@core/kit/kit";
 import { CORE_VERSION } from "@core/version";
-import { glass, kitDesign, kitVersion, piece } from "@db/schema";
-import { fillThickness } from "@server/jobs/fill-thickness";
+import { glass, kitDesign, kitVersion } from "@db/schema";
 import { startQueue } from "@server/jobs/queue";
 import { readKitsAgain } from "@server/jobs/read-kits-again";
-import { eq, isNotNull, sql } from "drizzle-orm";
+import { eq, sql } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { type DemoStudio, demoStudio } from "../support/studio";
 
@@ -105,23 +104,8 @@ describe("kits whose figures another version of the core made", () => {
 	});
 });
 
-describe("pieces measured before the thickness to anneal as had a column", () => {
-	it("get what the core says of them", async () => {
-		const before = await studio.db.select().from(piece).where(isNotNull(piece.effectiveMm)).orderBy(piece.id);
-		expect(before.length).toBeGreaterThan(5);
-		await studio.db.update(piece).set({ effectiveMm: null });
-		expect(await fillThickness(studio.db)).toBe(before.length);
-		const after = await studio.db.select().from(piece).where(isNotNull(piece.effectiveMm)).orderBy(piece.id);
-		expect(after.map(({ id, effectiveMm }) => [id, effectiveMm])).toEqual(
-			before.map(({ id, effectiveMm }) => [id, effectiveMm]),
-		);
-		expect(await fillThickness(studio.db)).toBe(0);
-	});
-});
-
 it("the queue does each job once when it starts", async () => {
 	await asReadByAnother();
-	await studio.db.update(piece).set({ effectiveMm: null });
 	const queue = await startQueue(studio.db, studio.url);
 	try {
 		await expect
@@ -129,13 +113,6 @@ it("the queue does each job once when it starts", async () => {
 				timeout: 30_000,
 			})
 			.toBe(true);
-		await expect
-			.poll(
-				async () =>
-					(await studio.db.select().from(piece).where(sql`effective_mm is null and thickest_mm is not null`)).length,
-				{ timeout: 30_000 },
-			)
-			.toBe(0);
 	} finally {
 		await queue.stop();
 	}

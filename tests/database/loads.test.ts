@@ -602,7 +602,7 @@ describe("the book that a plan is made from", () => {
 		const firingId = await plan({ kilnId: silo.id, startsAt: await morning(3), pieces: chosen(all.slice(0, 1)) });
 		const book = await studio.see("plan");
 		expect(book.waiting).toBe(book.pieces.length + book.blocked);
-		expect(book.pieces.some(({ kitVersionId }) => (book.outlines[kitVersionId ?? ""]?.length ?? 0) > 2)).toBe(true);
+		expect(book.pieces.some(({ route }) => (book.outlines[route[0]?.outlineKey ?? ""]?.length ?? 0) > 2)).toBe(true);
 		expect(book.booked.find(({ id }) => id === firingId)).toMatchObject({ isDated: true, pieces: 1, kilnId: silo.id });
 		const input = planInputOf(book);
 		let found: Plan | undefined;

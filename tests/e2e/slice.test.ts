@@ -105,7 +105,9 @@ test("a kit on paper becomes two pieces in their owners' hands", async ({ browse
 		await form.getByRole("button", { name: "Hand in" }).click();
 		await expect(page.getByText("The thinnest point cannot be thicker than the thickest point.")).toBeVisible();
 		await page.getByLabel("Thinnest point").fill("5.9");
-		await expect(page.getByText(`Anneals as ${effectiveThicknessMm(6, 5.9, "full")} mm`)).toBeVisible();
+		await expect(
+			page.getByText(`Anneals as ${effectiveThicknessMm({ thickestMm: 6, thinnestMm: 5.9 }, "full")} mm`),
+		).toBeVisible();
 		await page.getByLabel("Held with").selectOption("none");
 		const photo = await sharp({ create: { width: 640, height: 480, channels: 3, background: "#88aacc" } })
 			.jpeg()

@@ -6,9 +6,10 @@ import type { Form } from "@core/loading/outlines/form";
 import { jobsOf } from "@core/loading/plan/piece-jobs";
 import type { MinuteSpan, PlanInput, PlanKiln, PlanMould, PlanPiece } from "@core/loading/plan/types";
 import { USUAL_WISHES } from "@core/loading/plan/wishes";
-import { effectiveOf, type WaitingPiece } from "@core/loading/propose";
+
 import { seededRandom } from "@core/seeded-random";
 import { mould as dish } from "./kit";
+import { measured } from "./measured";
 
 const DAY = 1440;
 
@@ -69,12 +70,13 @@ export function planStudio(seed: number, { pieces, kilns = 3, days = 14, moulds 
 				massG: null,
 				changed: "",
 			};
-			const waiting: WaitingPiece = {
-				...{ id: `p${made.length}`, code: `P${made.length}`, familyId, level, asMade, hadLevel: undefined },
-				...{ promised: null, blackBesideWhite: random() < 0.1, trappedSpanMm: Math.max(...size) },
-				effectiveMm: effectiveOf(asMade, level, undefined),
-			};
-			const route = [{ level, handWork: "" }, ...(slumps ? [{ level: "slump" as const, handWork: "", mould }] : [])];
+			const waiting = { id: `p${made.length}`, code: `P${made.length}`, familyId, promised: null };
+			const body = measured(asMade, level, {
+				blackBesideWhite: random() < 0.1,
+				trappedSpanMm: Math.max(...size),
+			});
+			const slumped = measured(asMade, "slump", { hadLevel: level });
+			const route = [{ body, handWork: "" }, ...(slumps ? [{ body: slumped, handWork: "", mould }] : [])];
 			made.push({
 				...{ id: waiting.id, code: waiting.code, group, tailMin: 240 },
 				jobs: jobsOf(waiting, route, { judge: 2, coldWork: 24 }, forms),

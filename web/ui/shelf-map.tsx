@@ -240,8 +240,8 @@ function ScaleLine({ shelf: { widthMm: w, heightMm: h }, doorSide }: Pick<Props,
 
 /** A piece as it lies in its place; none where it was never measured. */
 export function lying(piece: PieceBrief, place: Place, pictures: Pictures, mark?: OnShelf["mark"]): OnShelf[] {
-	if (!piece.asMade) return [];
-	const { widthMm: madeWidthMm, heightMm: madeHeightMm } = piece.asMade;
+	if (!piece.body) return [];
+	const { widthMm: madeWidthMm, heightMm: madeHeightMm } = piece.body;
 	return [
 		{
 			place,

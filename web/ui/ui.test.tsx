@@ -171,7 +171,7 @@ describe("drawings", () => {
 	});
 
 	it("what was never measured lies nowhere", () => {
-		const piece = { ...(pieces[0] as (typeof pieces)[0]), asMade: null };
+		const piece = { ...(pieces[0] as (typeof pieces)[0]), asMade: null, body: null };
 		expect(
 			lying(piece, { id: "x", xMm: 0, yMm: 0, widthMm: 1, heightMm: 1, turnDeg: 0, shelf: 0, outline: null }, {}),
 		).toEqual([]);

@@ -14,7 +14,7 @@ export interface Span {
 }
 
 /** A piece that waits, as the studio's book has it. Instants ms. */
-export interface BookPiece extends Omit<WaitingPiece, "kitOutline"> {
+export interface BookPiece extends Omit<WaitingPiece, "body" | "mould"> {
 	kitVersionId: string | null;
 	/** What is left of its route, the present firing first. */
 	route: PlanStep[];
@@ -54,7 +54,7 @@ export interface PlanBook {
 	fromMs: number;
 	untilMs: number;
 	pieces: BookPiece[];
-	/** Of kits, by version, counter-clockwise. */
+	/** Of kits as laid, counter-clockwise, by the key that steps name them by. */
 	outlines: Record<string, Ring>;
 	kilns: (LoadKiln & { id: string; name: string })[];
 	booked: BookedFiring[];
@@ -81,10 +81,14 @@ export function planInputOf(book: PlanBook): PlanInput {
 	const taken = ({ from, to }: Span): MinuteSpan => ({ from: Math.floor(minuteOf(from)), to: Math.ceil(minuteOf(to)) });
 	const free = ({ from, to }: Span): MinuteSpan => ({ from: Math.ceil(minuteOf(from)), to: Math.floor(minuteOf(to)) });
 	const forms = new Map<string, Form>();
+	const outlined = (step: PlanStep): PlanStep => ({
+		...step,
+		body: { ...step.body, outline: book.outlines[step.outlineKey ?? ""] },
+	});
 	return {
-		pieces: book.pieces.map(({ kitVersionId, route, group, readyMs, promisedMs, ...piece }) => ({
+		pieces: book.pieces.map(({ route, group, readyMs, promisedMs, ...piece }) => ({
 			...{ id: piece.id, code: piece.code, group },
-			jobs: jobsOf({ ...piece, kitOutline: book.outlines[kitVersionId ?? ""] }, route, book.between, forms),
+			jobs: jobsOf(piece, route.map(outlined), book.between, forms),
 			readyMin: Math.max(0, Math.ceil(minuteOf(readyMs))),
 			// Down: who is home at midnight is home a day late.
 			promisedMin: promisedMs === null ? null : Math.floor(minuteOf(promisedMs)),

@@ -1,11 +1,11 @@
-import type { FuseLevel } from "../../firing/level";
-import { keepsSurface } from "../../firing/level";
 import type { RouteStep } from "../../kit/kit";
 import type { Mould } from "../../kit/mould";
+import type { PieceBody } from "../../piece/piece-body";
+import { toFire } from "../../piece/to-fire";
 import { footprintOf, heightOf } from "../footprint";
 import { loadHeat } from "../load-heat";
 import { type Form, formOf } from "../outlines/form";
-import { effectiveOf, toFire, type WaitingPiece } from "../propose";
+import type { WaitingPiece } from "../propose";
 import { trayKey } from "../tray";
 import type { PlanJob } from "./types";
 
@@ -15,8 +15,11 @@ export interface BetweenHours {
 	coldWork: number;
 }
 
-/** A firing of the route, with the mould it is fired on. */
-export interface PlanStep extends Pick<RouteStep, "level" | "handWork"> {
+/** A firing that a piece still has before it: what it will be then, the mould it is fired on, and the hand work after it. */
+export interface PlanStep extends Pick<RouteStep, "handWork"> {
+	body: PieceBody;
+	/** Under which its kit's outline is found, where that is not sent along. */
+	outlineKey?: string;
 	mould?: Mould | undefined;
 }
 
@@ -25,41 +28,29 @@ export interface PlanStep extends Pick<RouteStep, "level" | "handWork"> {
  * @param route what is left of its route, the present firing first
  * @param known forms made before, by their outline
  */
-export function jobsOf(
-	piece: WaitingPiece,
+export const jobsOf = (
+	piece: Pick<WaitingPiece, "id" | "familyId" | "promised">,
 	route: readonly PlanStep[],
 	{ judge, coldWork }: BetweenHours,
 	known: Map<string, Form>,
-): PlanJob[] {
-	const steps = route.length > 0 ? route : [{ level: piece.level, handWork: "", mould: undefined }];
-	let hadLevel: FuseLevel | undefined = piece.hadLevel;
-	return steps.map((step, i) => {
-		const its: WaitingPiece =
-			i === 0
-				? piece
-				: {
-						...piece,
-						...{ level: step.level, hadLevel, trappedSpanMm: 0, mould: step.mould },
-						effectiveMm: effectiveOf(piece.asMade, step.level, hadLevel),
-					};
-		const level = its.level;
-		hadLevel = keepsSurface(level) ? (hadLevel ?? level) : level;
-		const work = steps[i - 1]?.handWork ? coldWork : 0;
+): PlanJob[] =>
+	route.map((step, i) => {
+		const { body } = step;
+		const work = route[i - 1]?.handWork ? coldWork : 0;
 		return {
-			toFire: toFire(its),
+			toFire: toFire(piece.id, body),
 			familyId: piece.familyId,
-			tray: trayKey(its),
-			form: formed(its, known),
-			glassJPerK: loadHeat([its], { widthMm: 0, heightMm: 0 }).loadJPerK,
-			heightMm: heightOf(its),
+			tray: trayKey({ ...piece, level: body.level, effectiveMm: body.effectiveMm }),
+			form: formed(step, known),
+			glassJPerK: loadHeat([step], { widthMm: 0, heightMm: 0 }).loadJPerK,
+			heightMm: heightOf(step),
 			mouldId: step.mould?.id ?? null,
 			afterMin: i === 0 ? 0 : Math.round((judge + work) * 60),
 		};
 	});
-}
 
-function formed(piece: WaitingPiece, known: Map<string, Form>): Form {
-	const outline = footprintOf(piece);
+function formed(step: PlanStep, known: Map<string, Form>): Form {
+	const outline = footprintOf(step);
 	const key = outline.map(({ x, y }) => `${Math.round(x)},${Math.round(y)}`).join(" ");
 	const form = known.get(key) ?? formOf(outline);
 	known.set(key, form);

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { exactPlanCost } from "../../../tests/support/exact-plan";
 import { mould } from "../../../tests/support/kit";
+import { measured } from "../../../tests/support/measured";
 import { openMinutes, wrongWithPlan } from "../../../tests/support/plan-checker";
 import { openDays, planStudio, SMALL_KILN } from "../../../tests/support/plan-studio";
 import { cases, someOf } from "../../../tests/support/thorough";
@@ -169,24 +170,13 @@ describe("a second firing", () => {
 			expect(loadOf(first + 1)?.startMin).toBeGreaterThanOrEqual((loadOf(first)?.openMin ?? 1e9) + 120);
 		}
 		const made = { widthMm: 90, heightMm: 90, thickestMm: 6, thinnestMm: 6, massG: null, changed: "" };
-		const waiting = {
-			id: "a",
-			code: "A",
-			familyId: "90",
-			level: "full" as const,
-			effectiveMm: 6,
-			promised: null,
-			asMade: made,
-			hadLevel: undefined,
-			blackBesideWhite: false,
-			trappedSpanMm: 90,
-		};
+		const waiting = { id: "a", familyId: "90", promised: null };
 		const dish = mould("dish", { widthMm: 120, heightMm: 120, depthMm: 30 });
 		const [full, slump] = jobsOf(
 			waiting,
 			[
-				{ level: "full", handWork: "grind" },
-				{ level: "slump", handWork: "", mould: dish },
+				{ body: measured(made, "full", { trappedSpanMm: 90 }), handWork: "grind" },
+				{ body: measured(made, "slump", { hadLevel: "full" }), handWork: "", mould: dish },
 			],
 			{ judge: 2, coldWork: 24 },
 			new Map(),
@@ -298,18 +288,12 @@ function tiny(seed: number, pieces = 5): PlanInput {
 				massG: null,
 				changed: "",
 			};
-			const waiting = {
-				id: `t${i}`,
-				code: `T${i}`,
-				familyId: "90",
-				level: "full" as const,
+			const waiting = { id: `t${i}`, code: `T${i}`, familyId: "90", promised: null };
+			const body = measured(asMade, "full", {
 				effectiveMm: asMade.thickestMm,
-				promised: null,
-				asMade,
-				hadLevel: undefined,
 				blackBesideWhite: n(i + 3) < 20,
 				trappedSpanMm: mm,
-			};
+			});
 			return {
 				...{
 					id: waiting.id,
@@ -318,7 +302,7 @@ function tiny(seed: number, pieces = 5): PlanInput {
 					tailMin: 240,
 					readyMin: n(i + 20) < 40 ? n(i + 21) * 20 : 0,
 				},
-				jobs: jobsOf(waiting, [], { judge: 2, coldWork: 24 }, new Map()),
+				jobs: jobsOf(waiting, [{ body, handWork: "" }], { judge: 2, coldWork: 24 }, new Map()),
 				promisedMin: n(i + 30) < 70 ? 1440 * (1 + (n(i + 31) % 4)) + 960 : null,
 			};
 		}),

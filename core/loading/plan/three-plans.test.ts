@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { mould } from "../../../tests/support/kit";
+import { measured } from "../../../tests/support/measured";
 import { wrongWithPlan } from "../../../tests/support/plan-checker";
 import { openDays, planStudio, SMALL_KILN } from "../../../tests/support/plan-studio";
 import { planInputOf } from "./book";
@@ -135,10 +136,10 @@ describe("the book as a plan's input", () => {
 			...{ fromMs, untilMs: fromMs + 14 * 86_400_000, outlines: {}, families: [], aloneHours: 6 },
 			pieces: [
 				{
-					...{ id: "a", code: "A", familyId: "90", level: "full" as const, effectiveMm: 6, promised: null, asMade },
-					...{ hadLevel: undefined, blackBesideWhite: false, trappedSpanMm: 0, kitVersionId: null },
+					...{ id: "a", code: "A", familyId: "90", level: "full" as const, effectiveMm: 6, promised: null },
+					kitVersionId: null,
 					...{
-						route: [{ level: "slump" as const, handWork: "", mould: mould("dish", { count: 3 }) }],
+						route: [{ body: measured(asMade, "slump"), handWork: "", mould: mould("dish", { count: 3 }) }],
 						group: "",
 						readyMs,
 						promisedMs,

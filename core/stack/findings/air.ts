@@ -11,8 +11,8 @@ import { holdsAny, ids, middle, names, worstOf } from "./words";
 const ROUGH_FROM_MM2 = 400;
 
 /** Air between sheets: large bubbles under wide sheets, a fine fizz between rough faces. */
-export function airFindings({ contacts }: Stack): Finding[] {
-	const span = trappedSpanMm(contacts);
+export function airFindings({ contacts, lain }: Stack): Finding[] {
+	const span = trappedSpanMm(lain);
 	const findings: Finding[] = [];
 	if (span > 0) {
 		findings.push({

@@ -225,12 +225,12 @@ const CASES: Record<FindingCode, Case> = {
 	relief: { design: kit(tower, fire("tack")), says: "Of its 9 mm of relief", severity: "know", press: "none" },
 	"raised-slump": {
 		design: kit(tower, fire("tack", "slump")),
-		says: "at most 85 °C/h up",
+		says: "at most 85 °C/h",
 		severity: "fix",
 		press: "mends",
 	},
 	"dark-white": {
-		design: kit([cut(square(80)), cut(square(20), 1, -10, 0, "black"), cut(square(20), 1, 10, 0, "white")]),
+		design: kit([cut(square(80)), cut(square(40), 1, -20, 0, "black"), cut(square(40), 1, 20, 0, "white")]),
 		says: "at most 85 °C/h",
 		severity: "know",
 		press: "none",

@@ -1,17 +1,23 @@
 import { SLOW_RAMP_C_PER_H } from "../../firing/demand";
 import { COOLING_LAG_K, lagStressPa } from "../../firing/rates";
 import { ALLOWED_TENSION_PA } from "../../glass/constants";
+import type { RouteStep } from "../../kit/kit";
+import { SEVERAL_HEIGHTS } from "../../piece/to-fire";
 import { type Phrase, say } from "../../units/phrase";
 import { touchesDarkAndWhite } from "../contacts";
-import { effectiveThicknessMm, UNEVEN_RATIO } from "../effective-thickness";
+import { effectiveThicknessMm, isEven, UNEVEN_RATIO, unevenness } from "../effective-thickness";
 import type { Finding } from "../finding";
+import { firingStacks } from "../firing-stacks";
+import { heightsFound } from "../heights-found";
 import type { Stack } from "../stack";
 
 /** Many heights in one piece mean stress; what the route does to it. */
 export function heightFindings(stack: Stack): Finding[] {
-	const { thickestMm: thick, thinnestMm: thin, level, insertMm, hadLevel } = stack;
-	const effectiveMm = effectiveThicknessMm(thick + insertMm, thin, level, hadLevel);
-	const ratio = thin > 0 ? thick / thin : 1;
+	const { level, insertMm, hadLevel } = stack;
+	const found = heightsFound(stack);
+	const { thickestMm: thick, thinnestMm: thin } = found;
+	const effectiveMm = effectiveThicknessMm(found, level, hadLevel);
+	const ratio = unevenness(found);
 	const gentle = level === "tack" || level === "sinter";
 	const findings: Finding[] = [];
 	if (ratio > UNEVEN_RATIO) {
@@ -45,31 +51,46 @@ export function heightFindings(stack: Stack): Finding[] {
 }
 
 /** What passes through an uneven piece on a cooling that is right for an even one: the lag grows with the thickness squared. */
-function evenCooling({ glass, book, thickestMm }: Stack, effectiveMm: number): Phrase {
+function evenCooling(stack: Stack, effectiveMm: number): Phrase {
+	const { glass, book } = stack;
+	const { thickestMm } = heightsFound(stack);
 	if (effectiveMm <= thickestMm) return [];
 	const expansion = book.families.get(glass[0]?.glass?.familyId ?? "")?.expansionE7PerK ?? 90;
 	const mpa = lagStressPa(COOLING_LAG_K * (effectiveMm / thickestMm) ** 2, expansion) / 1e6;
 	return say` Cooled as if it were ${{ mm: thickestMm }} all over, about ${{ n: Math.round(mpa * 10) / 10 }} MPa would pass through it; ${{ n: ALLOWED_TENSION_PA / 1e6 }} is allowed.`;
 }
 
-/** Slumping a piece that kept its heights takes far longer. */
-function raisedSlump({ design, thickestMm, thinnestMm, insertMm }: Stack): Finding[] {
+/** Slumping a piece that kept its heights: usual where it is not very uneven by then, and told with what it asks for. */
+function raisedSlump(stack: Stack): Finding[] {
+	const { design, firing } = stack;
+	const raises = ({ level }: RouteStep) => level === "tack" || level === "contour";
 	const raised = design.route.findIndex(
-		({ level }, i) =>
-			level === "slump" && design.route.slice(0, i).some((step) => step.level === "tack" || step.level === "contour"),
+		({ level }, i) => i >= firing && level === "slump" && design.route.slice(0, i).some(raises),
 	);
-	if (raised < 0 || thickestMm <= thinnestMm) return [];
-	const last = design.route.slice(0, raised).findLastIndex(({ level }) => level === "tack" || level === "contour");
-	const had = design.route[last];
-	const effectiveMm = effectiveThicknessMm(thickestMm + insertMm, thinnestMm, "slump", had?.level);
+	const slumped = raised < 0 ? undefined : raised === firing ? stack : firingStacks(stack)[raised];
+	if (!slumped) return [];
+	const found = heightsFound(slumped);
+	if (isEven(found)) return [];
+	const last = design.route.slice(0, raised).findLastIndex(raises);
+	const ratio = unevenness(found);
+	const effectiveMm = effectiveThicknessMm(found, "slump", slumped.hadLevel);
+	const isSlow = ratio > SEVERAL_HEIGHTS;
+	const isMuch = ratio > UNEVEN_RATIO;
 	return [
 		{
 			code: "raised-slump",
-			severity: "fix",
-			sentence: say`Firing ${{ n: raised + 1 }} slumps a piece of several heights: at most ${{ cPerH: SLOW_RAMP_C_PER_H }} up, and it anneals as ${{ mm: effectiveMm }}.`,
-			remedy: say`Fuse it flat before it is slumped, or leave the slump out.`,
+			severity: isMuch ? "fix" : "know",
+			sentence: [
+				...say`Firing ${{ n: raised + 1 }} slumps a piece that is ${{ n: Math.round(ratio * 10) / 10 }} times as thick at its thickest as at its thinnest by then: it anneals as ${{ mm: effectiveMm }}`,
+				...(isSlow ? say`, and goes up by at most ${{ cPerH: SLOW_RAMP_C_PER_H }}.` : say`.`),
+			],
+			remedy: isMuch
+				? say`Fuse it flatter before it is slumped, or leave the slump out.`
+				: say`The schedule of the slump holds for it; nothing else has to be done.`,
 			partIds: [],
-			fix: { label: say`Fire to full`, changes: [{ do: "level", firing: last, level: "full" }] },
+			...(isMuch && {
+				fix: { label: say`Fire to full`, changes: [{ do: "level" as const, firing: last, level: "full" as const }] },
+			}),
 		},
 	];
 }

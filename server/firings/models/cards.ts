@@ -27,7 +27,7 @@ function heatOf(
 	row: typeof kiln.$inferSelect,
 	{ bareMm, shelves }: { bareMm: number; shelves: number },
 ): FiringCard["heat"] {
-	const loaded = pieces.flatMap(({ asMade }) => (asMade ? [{ asMade }] : []));
+	const loaded = pieces.flatMap(({ body }) => (body ? [{ body }] : []));
 	const shelf = { widthMm: row.shelfWidthMm, heightMm: row.shelfHeightMm };
 	return {
 		...loadHeat(loaded, shelf, { bareMm, shelves }),

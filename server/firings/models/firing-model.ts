@@ -5,8 +5,9 @@ import { loadHeat } from "@core/loading/load-heat";
 import { heatPlaces, shelvesUsed } from "@core/loading/tiers";
 import type { Reader } from "@db/connect";
 import type { FiringRow } from "@db/queries/firings";
+import { lyingIn } from "@db/queries/lying";
 import { type FiringPoint, firingReadings, lastReadings, withoutGaps } from "@db/queries/readings";
-import { firing, firingPlace, glassFamily, kiln, mould, piece } from "@db/schema";
+import { firing, glassFamily, kiln, mould } from "@db/schema";
 import { eq, inArray } from "drizzle-orm";
 import { Refusal } from "../../house/refusal";
 
@@ -34,17 +35,12 @@ export async function firingModel(reader: Reader, firingId: string): Promise<Fir
 		.innerJoin(glassFamily, eq(glassFamily.id, firing.familyId))
 		.where(eq(firing.id, firingId));
 	if (!found) throw new Refusal("missing", "This firing is not in the book.");
-	const lying = await reader
-		.select({ journey: piece.journey, shelf: firingPlace.shelf })
-		.from(firingPlace)
-		.innerJoin(piece, eq(piece.id, firingPlace.pieceId))
-		.where(eq(firingPlace.firingId, firingId));
-	const loaded = lying.flatMap(({ journey }) => (journey.asMade ? [{ asMade: journey.asMade }] : []));
+	const lying = await lyingIn(reader, firingId);
 	const mouldIds = lying.flatMap(({ journey }) => journey.route[journey.step]?.mouldId ?? []);
 	const moulds = mouldIds.length > 0 ? await reader.select().from(mould).where(inArray(mould.id, mouldIds)) : [];
 	const shelf = { widthMm: found.kiln.shelfWidthMm, heightMm: found.kiln.shelfHeightMm };
 	const shelves = shelvesUsed(lying);
-	const heat = loadHeat(loaded, shelf, { bareMm: found.row.thicknessMm ?? 0, shelves });
+	const heat = loadHeat(lying, shelf, { bareMm: found.row.thicknessMm ?? 0, shelves });
 	const soak = found.row.schedule.segments.find(({ name }) => name === "drop");
 	return {
 		...found,

@@ -1,7 +1,6 @@
 import { groupBy } from "@core/group-by";
 import type { PieceEvent, PieceEventData } from "@core/journey/events";
 import { type Journey, journeyOf, mayHappen } from "@core/journey/journey";
-import { effectiveOf } from "@core/loading/propose";
 import { eventsOf, lockPieces, ownersOfEvents, writeStates } from "@db/queries/pieces";
 import { pieceEvent } from "@db/schema";
 import type { Context } from "../../house/context";
@@ -101,12 +100,7 @@ export const stateColumns = (journey: Journey) => ({
 	readyFrom: journey.readyFrom ? new Date(journey.readyFrom) : null,
 	spot: journey.spot ?? null,
 	since: new Date(journey.since),
-	effectiveMm: annealsAsMm(journey),
 });
-
-/** Thickness to anneal a piece as, mm; null until it was measured. */
-export const annealsAsMm = ({ asMade, level, hadLevel }: Journey): number | null =>
-	asMade ? effectiveOf(asMade, level, hadLevel) : null;
 
 export const eventOf = (row: EventRow): PieceEvent => ({ ...row.data, seq: row.seq, at: row.happenedAt.toISOString() });
 
@@ -115,6 +109,7 @@ const HAPPENED: Record<PieceEventData["type"], string> = {
 	handedIn: "was handed in",
 	reglued: "was glued again",
 	levelled: "went to another tray",
+	measured: "was measured again",
 	placed: "was put in a load",
 	takenOut: "was taken out of a load",
 	firingStarted: "went into the kiln",

@@ -3,7 +3,7 @@ import type { PieceToFire } from "@core/firing/demand";
 import type { ScheduleDocument } from "@core/firing/document";
 import { LEVEL_WORDS } from "@core/firing/level";
 import type { GlassFamily } from "@core/glass/family";
-import { toFire } from "@core/loading/propose";
+import { toFire } from "@core/piece/to-fire";
 import type { Reader } from "@db/connect";
 import { loadGlassBook } from "@db/queries/glass";
 import { loadKit } from "@db/queries/kits";
@@ -65,7 +65,7 @@ export async function askedFor(
 			...nothing,
 			name: `${code}, ${LEVEL_WORDS[waiting.level]}`,
 			from: `piece ${code}`,
-			pieces: [{ ...toFire(waiting), id: code }],
+			pieces: [toFire(code, waiting.body)],
 			family: familyOf(row.familyId),
 			change: { mouldMaxC },
 		};
@@ -89,8 +89,7 @@ export async function askedFor(
 	return {
 		name: `Firing ${card.number}`,
 		from: `firing ${card.number}`,
-		pieces:
-			waiting.length > 0 ? waiting.map((one) => ({ ...toFire(one), id: codes.get(one.id) ?? one.id })) : undefined,
+		pieces: waiting.length > 0 ? waiting.map((one) => toFire(codes.get(one.id) ?? one.id, one.body)) : undefined,
 		family: card.family,
 		kilnId: card.kiln.id,
 		firing: { id: card.id, number: card.number, heat: card.heat },

@@ -7,7 +7,8 @@ import { loadHeat } from "@core/loading/load-heat";
 import { shelvesUsed } from "@core/loading/tiers";
 import { METRIC, phraseText } from "@core/units/phrase";
 import type { Transaction } from "@db/connect";
-import { firingPlace, glassFamily, type kiln, piece } from "@db/schema";
+import type { lyingIn } from "@db/queries/lying";
+import { glassFamily, type kiln } from "@db/schema";
 import { eq } from "drizzle-orm";
 import { Refusal } from "../../house/refusal";
 
@@ -18,21 +19,12 @@ export async function familyOf(tx: Transaction, { familyId }: ScheduleDocument) 
 	return family;
 }
 
-export async function loadedIn(tx: Transaction, firingId: string) {
-	const rows = await tx
-		.select({ journey: piece.journey, shelf: firingPlace.shelf })
-		.from(firingPlace)
-		.innerJoin(piece, eq(piece.id, firingPlace.pieceId))
-		.where(eq(firingPlace.firingId, firingId));
-	return rows.flatMap(({ journey, shelf }) => (journey.asMade ? [{ asMade: journey.asMade, shelf }] : []));
-}
-
 /** What a firing keeps of its schedule on this kiln; refuses what the kiln, family or mould cannot bear. */
 export async function forKiln(
 	tx: Transaction,
 	document: ScheduleDocument,
 	row: typeof kiln.$inferSelect,
-	loaded: Awaited<ReturnType<typeof loadedIn>> = [],
+	loaded: Awaited<ReturnType<typeof lyingIn>> = [],
 ) {
 	const family = await familyOf(tx, document);
 	const limits = { maxC: row.maxC, maxSegments: row.maxSegments };

@@ -1,8 +1,7 @@
 import type { PieceBrief } from "@contract/pieces";
 import { FUSE_LEVELS, type FuseLevel, LEVEL_WORDS } from "@core/firing/level";
-import { asMadeDiffers } from "@core/journey/as-made-differs";
+import { asMadeAt, asMadeDiffers } from "@core/journey/as-made-differs";
 import { type AsMade, GLUE_WORDS, GLUES, type Glue } from "@core/journey/events";
-import { effectiveThicknessMm } from "@core/stack/effective-thickness";
 import { formatMinutes } from "@core/units/duration";
 import { phraseText } from "@core/units/phrase";
 import { useRef, useState } from "react";
@@ -127,6 +126,10 @@ export function HandInForm({
 	);
 }
 
+/** Before its sides are typed: a plate. */
+const unsized = (made: AsMade): AsMade => ({ ...made, widthMm: PLATE_MM, heightMm: PLATE_MM });
+const PLATE_MM = 1000;
+
 /** What the piece as it was made does at its level: as the kit does, or otherwise, with the difference. */
 function AsItBehaves({ piece, made, level }: { piece: PieceBrief; made: AsMade; level: FuseLevel }) {
 	const figure = useFigure();
@@ -139,7 +142,9 @@ function AsItBehaves({ piece, made, level }: { piece: PieceBrief; made: AsMade; 
 				<LevelGlyph level={level} />
 				<span>
 					Anneals as{" "}
-					<b className="figure">{figure({ mm: effectiveThicknessMm(made.thickestMm, made.thinnestMm, level) })}</b>
+					<b className="figure">
+						{figure({ mm: asMadeAt(piece.planned, sized ? made : unsized(made), level).effectiveMm })}
+					</b>
 					{piece.planned && sized && differs.length === 0 && ", as the kit does"}
 				</span>
 			</p>

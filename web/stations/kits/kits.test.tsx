@@ -188,8 +188,8 @@ describe("what it tells", () => {
 		for (const expected of [
 			"90 | 3·3·3 | contour",
 			"thickest 9 mm",
-			"anneals as 13.5 mm",
-			"of soak 2 h 15",
+			"anneals as 10.7 mm",
+			"of soak 1 h 47",
 			"Hangs 2.9° off plumb",
 			"Move the loop 4 mm",
 			"0 to mend, 4 to know",

@@ -14,8 +14,8 @@ export default function OtherTray({ pieces }: { pieces: readonly PieceBrief[] })
 	const [id, setId] = useState(pieces[0]?.id);
 	const change = useAct("changeLevel");
 	const piece = pieces.find((one) => one.id === id) ?? pieces[0];
-	if (!piece?.asMade) return null;
-	const ways = otherTrays({ ...piece, asMade: piece.asMade, hadLevel: piece.hadLevel ?? undefined });
+	if (!piece?.body) return null;
+	const ways = otherTrays(piece.body);
 	return (
 		<section aria-label="Into another tray" className="flex flex-col gap-2 border-t border-line pt-2">
 			<select

@@ -125,7 +125,7 @@ function PieceLine(props: { view: LoadView; piece: Piece; isIn: boolean; toggle(
 					onChange={() => toggle(piece.id)}
 				/>
 				<StackBar stack={piece.stack} width={10} />
-				{piece.asMade && <OutlineMark ring={view.outlines[piece.kitVersionId ?? ""]} {...piece.asMade} />}
+				{piece.body && <OutlineMark ring={view.outlines[`${piece.kitVersionId} ${piece.step}`]} {...piece.body} />}
 				<span className="min-w-0 grow leading-tight">
 					<span className="block truncate" title={piece.student ?? ""}>
 						<b className="figure tracking-wide">{piece.code}</b> {piece.student}
@@ -134,6 +134,9 @@ function PieceLine(props: { view: LoadView; piece: Piece; isIn: boolean; toggle(
 						<span className="figure min-w-0">
 							cools as {figure({ mm: piece.effectiveMm })}
 							{piece.hadLevel && ", fused"}
+							{piece.body?.from === "measuredBefore" && (
+								<b className="text-warning"> · measure it, with what was added</b>
+							)}
 							{surface && (
 								<>
 									, on <b>{surface}</b>

@@ -12,6 +12,7 @@ import { useNow } from "../../lib/clock";
 import { useFigure, usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
 import { LevelGlyph, PromiseMark, StackBar } from "../../ui/signs";
+import { MeasureAgain } from "./measure-again";
 
 export default framed("piece", null, Piece);
 
@@ -85,6 +86,7 @@ function Piece({ view }: StationProps<"piece">) {
 						</div>
 					))}
 				</dl>
+				{piece.state === "queued" && <MeasureAgain key={piece.seq} piece={piece} />}
 				<Steps view={view} />
 			</section>
 			<section className="scroll-y px-6 py-5">
@@ -196,6 +198,11 @@ function History({ line: { event, by, undone }, view }: { line: HistoryLine; vie
 				return [
 					"Glued again",
 					`${GLUE_WORDS[event.glue]}, dry ${clockNear(event.readyFrom, new Date(nowMs), timeZone)}`,
+				];
+			case "measured":
+				return [
+					"Measured again",
+					`${figure({ mm: event.asMade.widthMm })} × ${figure({ mm: event.asMade.heightMm })}, ${figure({ mm: event.asMade.thickestMm })} at the thickest, ${figure({ mm: event.asMade.thinnestMm })} at the thinnest`,
 				];
 			case "levelled":
 				return ["Into another tray", `for ${LEVEL_WORDS[event.level]}`];

@@ -2,6 +2,8 @@ import type { KilnCell } from "@contract/kilns";
 import type { Picture } from "@contract/kits";
 import type { PieceBrief } from "@contract/pieces";
 import { curveOf, type Schedule } from "@core/firing/schedule";
+import { asMadeAt } from "@core/journey/as-made-differs";
+import type { AsMade } from "@core/journey/events";
 import type { KilnHeat } from "@core/kiln/heat";
 import { DEFAULT_KILN } from "@core/kiln/kiln";
 import type { Finding } from "@core/stack/finding";
@@ -113,6 +115,8 @@ export const kilns: KilnCell[][] = [
 	],
 ];
 
+const MADE: AsMade = { widthMm: 96, heightMm: 96, thickestMm: 6, thinnestMm: 6, massG: null, changed: "" };
+
 const piece = (change: Partial<PieceBrief>): PieceBrief => ({
 	id: change.code ?? "",
 	kitVersionId: "k",
@@ -133,7 +137,8 @@ const piece = (change: Partial<PieceBrief>): PieceBrief => ({
 	stackCode: "90 | 3·3 | full",
 	effectiveMm: 6,
 	planned: null,
-	asMade: { widthMm: 96, heightMm: 96, thickestMm: 6, thinnestMm: 6, massG: null, changed: "" },
+	body: asMadeAt(null, MADE, "full"),
+	asMade: MADE,
 	readyFrom: null,
 	spot: null,
 	since: "2031-03-08T06:00:00Z",

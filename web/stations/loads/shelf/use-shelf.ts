@@ -25,9 +25,10 @@ export function useBodies(view: LoadView, pieces: readonly PieceBrief[]): Readon
 	return useMemo(
 		() =>
 			new Map(
-				pieces.flatMap(({ id, asMade, level, kitVersionId, familyId }) => {
-					if (!asMade) return [];
-					const lying = { asMade, level, kitOutline: view.outlines[kitVersionId ?? ""], mould: view.moulds[id] };
+				pieces.flatMap(({ id, body, step, kitVersionId, familyId }) => {
+					if (!body) return [];
+					const outline = view.outlines[`${kitVersionId} ${step}`];
+					const lying = { body: { ...body, outline }, mould: view.moulds[id] };
 					return [[id, { form: formOf(footprintOf(lying)), standsMm: heightOf(lying), familyId }] as const];
 				}),
 			),

@@ -1,0 +1,205 @@
+import type { FuseLevel } from "../firing/level";
+import type { Ring } from "../geometry/region";
+import type { AsMade } from "../journey/events";
+import { effectiveThicknessMm, type Heights } from "../stack/effective-thickness";
+
+/**
+ * A piece of a kit as one firing of its route finds it on the shelf, by the kit alone. Lengths mm, mass g; all as laid for that firing,
+ * with the heat of the firings before in it. An estimate.
+ */
+export interface KitBody extends Required<Omit<Heights, "narrowMm">> {
+	level: FuseLevel;
+	/** The highest level so far; none for cold glass. */
+	hadLevel?: FuseLevel;
+	/** Laid upside down. */
+	turnedOver: boolean;
+	widthMm: number;
+	heightMm: number;
+	/** Longer and narrower side of its largest body: a kit of loose dots is as large as a dot. */
+	acrossMm: number;
+	narrowMm: number;
+	/** Bodies that do not hold together. */
+	bodies: number;
+	/** Over the area that it covers. */
+	meanMm: number;
+	areaMm2: number;
+	massG: number;
+	/** Highest place above the shelf or the mould, with what is inside it and what carries it. */
+	highMm: number;
+	/** Longest span of sheet over glass, under which air is caught; 0 where there is none. */
+	trappedSpanMm: number;
+	blackBesideWhite: boolean;
+	/** Some of its glass was fused before. */
+	fired: boolean;
+	/** Glass is laid for this firing on what was fired before. */
+	addsGlass: boolean;
+	/** What this firing leaves of its relief, 0–1. */
+	leaves: number;
+}
+
+/** One piece in one firing: what hand-in, trays, shelf, plan, schedule, start and opening go by. Lengths mm, mass g. */
+export interface PieceBody extends Heights {
+	level: FuseLevel;
+	hadLevel?: FuseLevel | undefined;
+	turnedOver: boolean;
+	/** As laid, counter-clockwise; left out where no kit is known: a box. */
+	outline?: Ring | undefined;
+	widthMm: number;
+	heightMm: number;
+	acrossMm: number;
+	meanMm: number;
+	areaMm2: number;
+	massG: number;
+	highMm: number;
+	trappedSpanMm: number;
+	blackBesideWhite: boolean;
+	fired: boolean;
+	/** What it anneals as. */
+	effectiveMm: number;
+	/** Where its size and heights come from: the kit alone, somebody’s measuring, or a measuring from before glass was added. */
+	from: "kit" | "measured" | "measuredBefore";
+}
+
+/** A place on a piece’s route: before which of its firings, for the first time or once more. */
+export interface At {
+	step: number;
+	again: boolean;
+}
+
+/** What a piece is by its journey, and what is known of its kit. */
+export interface KnownPiece {
+	/** Of its kit, a body for each firing of the piece’s own route; empty where no kit is known. */
+	kit: readonly KitBody[];
+	/** As its kit is laid for the firing that is asked for. */
+	outline?: Ring | undefined;
+	made: AsMade | undefined;
+	/** When it was measured. */
+	madeAt: At;
+}
+
+/** The kit’s body at a place of the route; after the last firing, or fired again, as its own level left it. */
+function kitAt(kit: readonly KitBody[], { step, again }: At): KitBody | undefined {
+	const here = kit[step];
+	const last = kit.at(-1);
+	if (here) return again ? firedAgain(here) : here;
+	return last && firedAgain(last);
+}
+
+/** What lies there once that firing is over: its relief as far as that is left, nothing that traps air, nothing new. */
+function firedAgain(body: KitBody): KitBody {
+	const levelled = (mm: number) => body.meanMm + (mm - body.meanMm) * body.leaves;
+	return {
+		...body,
+		thickestMm: Math.max(levelled(body.thickestMm), body.meanMm),
+		thinnestMm: Math.min(levelled(body.thinnestMm), body.meanMm),
+		trappedSpanMm: 0,
+		fired: true,
+		addsGlass: false,
+	};
+}
+
+/** What a ruler and a caliper would say of it. */
+const asMeasured = ({ widthMm, heightMm, thickestMm, insertMm, thinnestMm, massG }: KitBody) => ({
+	widthMm,
+	heightMm,
+	thickestMm: thickestMm + insertMm,
+	thinnestMm,
+	massG,
+});
+
+/**
+ * A piece as it goes into a firing: its kit’s body of that firing, corrected by as much as the piece was measured to differ from the kit
+ * when somebody measured it. Without a kit it is what was measured; without either there is nothing to say.
+ * @param at the firing that is asked for
+ * @param level what it goes to; the hand-in may have chosen another than the kit
+ */
+export function pieceBody(
+	{ kit, outline, made, madeAt }: KnownPiece,
+	at: At,
+	level: FuseLevel,
+	hadLevel: FuseLevel | undefined,
+): PieceBody | undefined {
+	const planned = kitAt(kit, at);
+	const reference = made && kitAt(kit, madeAt);
+	if (!planned) return made && byMeasure(made, level, hadLevel);
+	const wasLaid = made && reference && differing(made, reference);
+	const more = (key: "widthMm" | "heightMm" | "thickestMm" | "thinnestMm") => wasLaid?.[key] ?? 0;
+	const least = 0.1;
+	const size = {
+		widthMm: Math.max(least, planned.widthMm + more("widthMm")),
+		heightMm: Math.max(least, planned.heightMm + more("heightMm")),
+	};
+	const thickestMm = Math.max(least, planned.thickestMm + more("thickestMm"));
+	const isOne = planned.bodies <= 1;
+	const heights: Heights = {
+		thickestMm,
+		thinnestMm: Math.min(thickestMm, Math.max(least, planned.thinnestMm + more("thinnestMm"))),
+		insertMm: planned.insertMm,
+		aroundMm: planned.aroundMm,
+		narrowMm: isOne ? Math.min(size.widthMm, size.heightMm) : planned.narrowMm,
+	};
+	const areaMm2 = (planned.areaMm2 * size.widthMm * size.heightMm) / (planned.widthMm * planned.heightMm || 1);
+	const massG =
+		wasLaid?.massG !== undefined
+			? Math.max(least, planned.massG + wasLaid.massG)
+			: planned.massG * (areaMm2 / (planned.areaMm2 || 1)) * (meanOf(heights) / (meanOf(planned) || 1));
+	const { turnedOver, trappedSpanMm, blackBesideWhite } = planned;
+	return {
+		...{ level, hadLevel, turnedOver, outline, trappedSpanMm, blackBesideWhite },
+		...heights,
+		...size,
+		...{ areaMm2, massG, meanMm: areaMm2 > 0 ? massG / G_PER_MM3 / areaMm2 : 0 },
+		acrossMm: isOne ? Math.max(size.widthMm, size.heightMm) : planned.acrossMm,
+		highMm: planned.highMm + more("thickestMm"),
+		fired: planned.fired || hadLevel !== undefined,
+		effectiveMm: effectiveThicknessMm(heights, level, hadLevel),
+		from: !made ? "kit" : addedSince(kit, madeAt, at) ? "measuredBefore" : "measured",
+	};
+}
+
+/** Was glass added after somebody measured it? */
+const addedSince = (kit: readonly KitBody[], madeAt: At, at: At): boolean =>
+	kit.slice(madeAt.step + 1, at.step + 1).some(({ addsGlass }) => addsGlass);
+
+/** Density of glass, g/mm³. */
+const G_PER_MM3 = 0.0025;
+
+const meanOf = ({ thickestMm, thinnestMm }: Heights): number => (thickestMm + thinnestMm) / 2;
+
+/** How a piece differed from its kit as it was measured; turned, where that is nearer to it. */
+function differing(made: AsMade, kit: KitBody) {
+	const plan = asMeasured(kit);
+	const off = (w: number, h: number) => Math.abs(w - plan.widthMm) + Math.abs(h - plan.heightMm);
+	const isTurned = off(made.heightMm, made.widthMm) < off(made.widthMm, made.heightMm);
+	const [w, h] = isTurned ? [made.heightMm, made.widthMm] : [made.widthMm, made.heightMm];
+	return {
+		widthMm: w - plan.widthMm,
+		heightMm: h - plan.heightMm,
+		thickestMm: made.thickestMm - plan.thickestMm,
+		thinnestMm: made.thinnestMm - plan.thinnestMm,
+		massG: made.massG === null ? undefined : made.massG - plan.massG,
+	};
+}
+
+/** A piece that no kit is known of: a box as it was measured. */
+function byMeasure(made: AsMade, level: FuseLevel, hadLevel: FuseLevel | undefined): PieceBody {
+	const { widthMm, heightMm, thickestMm, thinnestMm } = made;
+	const heights: Heights = { thickestMm, thinnestMm, insertMm: 0, aroundMm: 0, narrowMm: Math.min(widthMm, heightMm) };
+	const areaMm2 = widthMm * heightMm;
+	const meanMm =
+		made.massG === null
+			? meanOf(heights)
+			: Math.min(thickestMm, Math.max(thinnestMm / 2, made.massG / G_PER_MM3 / areaMm2));
+	return {
+		...{ level, hadLevel, turnedOver: false },
+		...heights,
+		...{ widthMm, heightMm, areaMm2, meanMm, massG: meanMm * areaMm2 * G_PER_MM3 },
+		acrossMm: Math.max(widthMm, heightMm),
+		highMm: thickestMm,
+		trappedSpanMm: 0,
+		blackBesideWhite: false,
+		fired: hadLevel !== undefined,
+		effectiveMm: effectiveThicknessMm(heights, level, hadLevel),
+		from: "measured",
+	};
+}

@@ -1,0 +1,109 @@
+import { mostOf } from "../extremes";
+import { LEVEL_AIM } from "../firing/level";
+import { boundsOf } from "../geometry/bounds";
+import type { Heights } from "./effective-thickness";
+import type { Lain } from "./lay";
+import { levelledShare } from "./profile";
+import { reliefOf } from "./relief";
+import { reachedBy, type Stack, type StackColumn } from "./stack";
+
+/** What share of its relief, 0–1, so much flow leaves to some of the glass of a stack. */
+export function reliefLeft(stack: Stack, glass: readonly Lain[], flow: number): number {
+	const { beforeMm, leftMm } = reliefOf({ ...stack, glass: [...glass] }, flow);
+	return beforeMm > 0 ? Math.min(1, leftMm / beforeMm) : 1 - levelledShare(flow);
+}
+
+const known = new WeakMap<Stack, Heights>();
+
+/**
+ * How high the glass stands that a firing finds: as laid where it is cold; what was fired before, as far as its relief is left by the
+ * heat it had, with what is laid on it now. An estimate.
+ */
+export function heightsFound(stack: Stack): Heights {
+	const before = known.get(stack);
+	if (before) return before;
+	const found = reckoned(stack);
+	known.set(stack, found);
+	return found;
+}
+
+function reckoned(stack: Stack): Heights {
+	const columns = stack.columns.filter(({ mm }) => mm > 0);
+	const rest = { ...pocketOf(columns), narrowMm: narrowOf(stack) };
+	const isOld = stack.isLater || stack.glass.some(({ fused }) => fused);
+	if (!isOld) return { thickestMm: stack.thickestMm, thinnestMm: stack.thinnestMm, ...rest };
+	const places = throughFirings(stack, columns);
+	return {
+		thickestMm: mostOf(places.map(({ peakMm }) => peakMm)),
+		thinnestMm: reachedBy(
+			places.map(({ areaMm2, mm }) => ({ areaMm2, mm })),
+			0.95,
+		),
+		...rest,
+	};
+}
+
+interface HeightThere {
+	areaMm2: number;
+	/** Of glass, and the same with domes by their peak. */
+	mm: number;
+	peakMm: number;
+}
+
+/** Glass of each column as the firing finds it: each firing before levels what lay there by then, and the next is laid on that. */
+function throughFirings(stack: Stack, columns: readonly StackColumn[]): HeightThere[] {
+	const { design, firing, glass } = stack;
+	const places: HeightThere[] = columns.map(({ areaMm2 }) => ({ areaMm2, mm: 0, peakMm: 0 }));
+	for (let i = 0; i <= firing; i++) {
+		columns.forEach(({ parts }, at) => {
+			const place = places[at] as HeightThere;
+			for (const { part, glassMm, peakMm } of parts) {
+				if (part.firing !== i) continue;
+				place.mm += glassMm;
+				place.peakMm += peakMm;
+			}
+		});
+		const level = design.route[i]?.level;
+		const lying = glass.filter(({ part }) => part.firing <= i);
+		if (i === firing || level === undefined || lying.length === 0) continue;
+		const left = reliefLeft(stack, lying, LEVEL_AIM[level]);
+		const covered = places.filter(({ mm }) => mm > 0);
+		const areaMm2 = covered.reduce((sum, one) => sum + one.areaMm2, 0);
+		const meanMm = covered.reduce((sum, one) => sum + one.areaMm2 * one.mm, 0) / (areaMm2 || 1);
+		for (const place of covered) {
+			place.peakMm = meanMm + (place.peakMm - meanMm) * left;
+			place.mm = meanMm + (place.mm - meanMm) * left;
+		}
+	}
+	return places;
+}
+
+/** The thickest insert with the glass right below and above it, mm. */
+function pocketOf(columns: readonly StackColumn[]): { insertMm: number; aroundMm: number } {
+	let pocket = { insertMm: 0, aroundMm: 0 };
+	for (const { insertMm, parts } of columns) {
+		if (insertMm === 0) continue;
+		const glass = parts.map(({ glassMm, part }) => ({
+			glassMm,
+			isInsert: part.kind === "fibre" && part.use === "insert",
+		}));
+		const [first, last] = [
+			glass.findIndex(({ isInsert }) => isInsert),
+			glass.findLastIndex(({ isInsert }) => isInsert),
+		];
+		const below = glass.slice(0, first).findLast(({ glassMm }) => glassMm > 0)?.glassMm ?? 0;
+		const above = glass.slice(last + 1).find(({ glassMm }) => glassMm > 0)?.glassMm ?? 0;
+		if (insertMm + below + above > pocket.insertMm + pocket.aroundMm) pocket = { insertMm, aroundMm: below + above };
+	}
+	return pocket;
+}
+
+/** Narrower side of the widest body of glass, mm. */
+const narrowOf = ({ bodies }: Stack): number =>
+	mostOf(
+		bodies.map(({ parts }) => {
+			const { widthMm, heightMm } = boundsOf(parts.flatMap(({ region }) => region));
+			return Math.min(widthMm, heightMm);
+		}),
+		0,
+	);

@@ -1,0 +1,1 @@
+ALTER TABLE "piece" DROP COLUMN "effective_mm";

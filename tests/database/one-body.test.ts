@@ -1,0 +1,123 @@
+import { randomUUID } from "node:crypto";
+import { demandOf } from "@core/firing/demand";
+import type { PieceEventData } from "@core/journey/events";
+import type { KitDesign } from "@core/kit/kit";
+import { toFire } from "@core/piece/to-fire";
+import { glass, piece } from "@db/schema";
+import { recordSteps } from "@server/pieces/models/record";
+import { and, eq } from "drizzle-orm";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { bar, box, cut, kit } from "../support/kit";
+import { refusal } from "../support/refusal";
+import { type DemoStudio, demoStudio } from "../support/studio";
+
+/** A piece in front of a firing is the same on every screen that tells of it. Measures and kit are made up. */
+let studio: DemoStudio;
+let glassId = "";
+beforeAll(async () => {
+	studio = await demoStudio();
+	const [clear] = await studio.db
+		.select()
+		.from(glass)
+		.where(and(eq(glass.familyId, "90"), eq(glass.form, "sheet"), eq(glass.thicknessMm, 3)));
+	glassId = clear?.id ?? "";
+});
+afterAll(() => studio.close());
+
+/** A panel of one single that gets strips of two singles in its second firing, and is slumped in a third. */
+const panel = (): KitDesign => {
+	const strip = (layer: number, yMm: number) =>
+		cut(bar(150, 18), layer, 0, yMm, glassId, { id: randomUUID(), firing: 1 });
+	return kit(
+		[
+			cut(box(170, 110), 0, 0, 0, glassId, { id: randomUUID() }),
+			...[-30, 30].flatMap((yMm) => [strip(1, yMm), strip(2, yMm)]),
+		],
+		[
+			{ level: "full", handWork: "" },
+			{ level: "contour", handWork: "" },
+			{ level: "slump", handWork: "" },
+		],
+		{ name: `Weather strip panel ${randomUUID().slice(0, 4)}` },
+	);
+};
+
+async function handedIn(made: { thickestMm: number; thinnestMm: number }) {
+	const document = panel();
+	const kitId = randomUUID();
+	await studio.act("saveKit", { kitId, revision: 0, document });
+	const { session, seats } = await studio.see("bench");
+	const pieceId = randomUUID();
+	const issue = { pieceId, eventId: randomUUID(), studentId: seats[0]?.studentId ?? "" };
+	await studio.act("issueKits", { sessionId: session?.id ?? "", kitId, promisedDay: null, issues: [issue] });
+	const asMade = { widthMm: 171, heightMm: 110, massG: null, changed: "", ...made };
+	await studio.act("handIn", { pieceId, eventId: randomUUID(), seq: 1, asMade, glue: "none", level: "full" });
+	const [row] = await studio.db.select().from(piece).where(eq(piece.id, pieceId));
+	return { pieceId, code: row?.code ?? "", asMade };
+}
+
+/** Through its next firing, as it was wanted, and on. */
+async function fired(pieceId: string) {
+	const [before] = await studio.db.select().from(piece).where(eq(piece.id, pieceId));
+	const level = before?.journey.level ?? "full";
+	const firingId = (await studio.see("fire")).firings[0]?.id ?? "";
+	const steps: PieceEventData[] = [
+		{ type: "placed", firingId },
+		{ type: "firingStarted", firingId },
+		{ type: "judged", firingId, level, faults: [], next: "nextFiring", note: "" },
+	];
+	for (const data of steps)
+		await studio.db.transaction((tx) =>
+			recordSteps({ tx, ...studio.who("instructor", new Date()) } as never, [{ pieceId, eventId: randomUUID(), data }]),
+		);
+}
+
+/** What each screen says of a waiting piece, as a schedule has to know it. */
+async function told(code: string) {
+	const { trays } = await studio.see("load");
+	const inTray = trays.flatMap(({ pieces }) => pieces).find((one) => one.code === code);
+	const { pieces } = await studio.see("plan");
+	const planned = pieces.find((one) => one.code === code)?.route[0]?.body;
+	const { document } = await studio.see("schedule", { piece: code });
+	const onPage = (await studio.see("piece", { code })).piece;
+	return {
+		tray: inTray?.body && toFire("x", inTray.body),
+		plan: planned && toFire("x", planned),
+		bench: document.pieces[0] && { ...document.pieces[0], id: "x" },
+		page: onPage.body && toFire("x", onPage.body),
+		from: onPage.body?.from,
+	};
+}
+
+describe("a piece that gets glass in its second firing", () => {
+	it("is told alike at its tray, in the plan, on the schedule bench and on its page, in each of its firings", async () => {
+		const { pieceId, code } = await handedIn({ thickestMm: 3.4, thinnestMm: 3.1 });
+		const soaks: number[] = [];
+		for (const from of ["measured", "measuredBefore", "measuredBefore"]) {
+			const { tray, from: itsFrom, ...others } = await told(code);
+			expect(itsFrom).toBe(from);
+			expect(tray).toBeDefined();
+			for (const [where, one] of Object.entries(others)) expect([where, one]).toEqual([where, tray]);
+			soaks.push(demandOf(tray as NonNullable<typeof tray>, { cooling: "usual", warmUp: "usual" }).soakMin);
+			await fired(pieceId);
+		}
+		const [plain = 0, added = 0] = soaks;
+		expect(added).toBeGreaterThan(3 * plain);
+	});
+
+	it("is measured again with what was added, and then that counts; the same sent twice counts once", async () => {
+		const { pieceId, code, asMade } = await handedIn({ thickestMm: 3.4, thinnestMm: 3.1 });
+		await fired(pieceId);
+		const { piece: before } = await studio.see("piece", { code });
+		const now = { ...asMade, thickestMm: 9.6, thinnestMm: 3.2 };
+		const input = { pieceId, eventId: randomUUID(), seq: before.seq, asMade: now };
+		await studio.act("measure", input);
+		await studio.act("measure", input);
+		const { piece: after, history } = await studio.see("piece", { code });
+		expect(after.body).toMatchObject({ from: "measured", thickestMm: 9.6, thinnestMm: 3.2 });
+		expect(history.filter(({ event }) => event.type === "measured")).toHaveLength(1);
+		expect((await refusal(studio.act("measure", { ...input, eventId: randomUUID() }))).status).toBe(409);
+		await studio.act("undo", { pieceId, eventId: randomUUID(), seq: after.seq });
+		expect((await studio.see("piece", { code })).piece.body?.from).toBe("measuredBefore");
+	});
+});
