@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { mould } from "../../tests/support/kit";
-import { mouldProblem, mouldTrouble, overRimMm } from "./mould-problem";
+import { overRimMm } from "../kit/mould-fit";
+import { mouldProblem, mouldTrouble } from "./mould-problem";
 
 describe("moulds that nothing is fired on", () => {
 	// Glass sticks to a mould without wash or paper: common practice, no source.

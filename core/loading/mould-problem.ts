@@ -1,28 +1,12 @@
 import { groupBy } from "../group-by";
 import { type Mould, sticks } from "../kit/mould";
+import { type Blank, overRimMm, RULER_MM } from "../kit/mould-fit";
 
 /** Why nothing is fired on a mould as it is now. */
 export type MouldTrouble = "putAway" | "bare" | "tooSmall";
 
-/** A blank is measured with a ruler: so much larger than its opening is none, mm. Common practice, no source. */
-const RULER_MM = 2;
-
-interface Size {
-	widthMm: number;
-	heightMm: number;
-}
-
-/** How far a piece hangs over the opening of a dish or ring, however it is turned, mm; 0 where it does not. */
-export function overRimMm({ kind, opening, ...mould }: Mould, made: Size): number {
-	if (kind !== "dish" && kind !== "ring") return 0;
-	const long = ({ widthMm, heightMm }: Size) => Math.max(widthMm, heightMm);
-	const short = ({ widthMm, heightMm }: Size) => Math.min(widthMm, heightMm);
-	const room = opening === "round" ? long(mould) : short(mould);
-	return Math.max(0, long(made) - long(mould), short(made) - room);
-}
-
 /** Glass sticks to what is not washed or papered, and cracks where it hangs over a rim; a frame is not fired. */
-export function mouldTrouble(mould: Mould, made?: Size): MouldTrouble | undefined {
+export function mouldTrouble(mould: Mould, made?: Blank): MouldTrouble | undefined {
 	if (mould.retired) return "putAway";
 	if (sticks(mould)) return "bare";
 	return made && overRimMm(mould, made) > RULER_MM ? "tooSmall" : undefined;
@@ -30,7 +14,7 @@ export function mouldTrouble(mould: Mould, made?: Size): MouldTrouble | undefine
 
 /** What keeps pieces from being fired on their moulds together: one put away or bare, too small, or more pieces than moulds. */
 export function mouldProblem(
-	pieces: readonly { code: string; mould?: Mould | undefined; body?: Size }[],
+	pieces: readonly { code: string; mould?: Mould | undefined; body?: Blank }[],
 ): string | undefined {
 	const on = pieces.flatMap(({ code, mould, body }) => (mould ? [{ code, mould, body }] : []));
 	const over = on.find(({ mould, body }) => mouldTrouble(mould, body) === "tooSmall");

@@ -113,6 +113,12 @@ export function proposeLoad(
 	const { demand, schedule } = made;
 	const peakC = peakOf(schedule);
 	if (peakC > kiln.maxC) return problem(["kilnId"], `This load needs ${peakC} °C; the kiln goes to ${kiln.maxC} °C.`);
+	const weak = loaded.find(({ mould }) => mould && mould.kind !== "frame" && mould.maxC < peakC);
+	if (weak)
+		return problem(
+			["pieceIds"],
+			`This load goes to ${peakC} °C; the mould “${weak.mould?.name}” under ${weak.code} bears ${weak.mould?.maxC} °C.`,
+		);
 	const reached = families.map((family) => reachedBy(schedule, family, first.level, kiln));
 	const wrong = wish.laid && wrongByHand(laid, pieces, forms, kiln, schools.clearanceMm, reached);
 	if (wrong) return problem(["laid"], wrong);

@@ -38,6 +38,12 @@ export const PACES: readonly Pace[] = WARM_UP_SCHOOLS.flatMap((warmUp) =>
 /** What a schedule has to know of a laid-up kit. */
 export const pieceToFire = (stack: Stack): PieceToFire => toFire(stack.design.name, asPiece(kitBody(stack)));
 
+/** What a laid-up kit is heated to for a level, °C, in the family with most of its glass. */
+export function peakCOf(stack: Stack, level: FuseLevel): number {
+	const family = stack.book.families.get(mainFamily(stack) ?? "") ?? FAMILY_90;
+	return peakOf(buildSchedule(demandOf({ ...pieceToFire(stack), level }, USUAL_PACE), { family }));
+}
+
 /** The firing a laid-up kit is for, in figures. The family with most glass is the one it is solved for. */
 export const outlookOf = (stack: Stack, pace: Pace = USUAL_PACE, familyId = mainFamily(stack)): FiringOutlook => ({
 	firing: stack.firing,

@@ -32,7 +32,8 @@ export function reliefOf(stack: Stack, flow = stack.flow): Relief {
 	const before = places.map(({ layers }) => layers.reduce((sum, { glassMm }) => sum + glassMm, 0));
 	const inner = innerPlaces(before, Math.ceil(EDGE_MM / stepMm));
 	const beforeMm = rangeAt(before, inner);
-	return { beforeMm, leftMm: (1 - levelledShare(flow)) * rangeAt(softened(before, stepMm, flow), inner) };
+	const leftMm = (1 - levelledShare(flow)) * rangeAt(softened(before, stepMm, flow), inner);
+	return { beforeMm, leftMm: Math.min(beforeMm, leftMm) };
 }
 
 /** Places with glass on both sides for some way. */

@@ -1,4 +1,5 @@
 import type { PlanViewPiece } from "@contract/loads";
+import type { Ring } from "@core/geometry/region";
 import { mouldTrouble } from "@core/loading/mould-problem";
 import type { PlanStep } from "@core/loading/plan/piece-jobs";
 import { loadGlass } from "@db/queries/glass";
@@ -17,8 +18,10 @@ const MOST_PIECES = 400;
 const QUARTER_MS = 15 * 60_000;
 const DAY_MS = 86_400_000;
 
-const sticksOrHangs = (step: PlanStep | undefined): boolean =>
-	step?.mould !== undefined && mouldTrouble(step.mould, step.body) !== undefined;
+/** Nothing is fired on a mould that is bare, put away or too small. */
+const isStuck = (step: PlanStep | undefined, outlines: Record<string, Ring>): boolean =>
+	step?.mould !== undefined &&
+	mouldTrouble(step.mould, { ...step.body, outline: outlines[step.outlineKey ?? ""] }) !== undefined;
 
 /** What a plan over kilns and days is made from: pieces that wait, kilns and what is announced, when somebody is there. */
 export const plan: View<"plan"> = async ({ db, studio, now }) => {
@@ -38,7 +41,7 @@ export const plan: View<"plan"> = async ({ db, studio, now }) => {
 		promisedMs: piece.promised === null ? null : endOfDayMs(piece.promised, studio.timeZone),
 	});
 	const pieces = rows
-		.filter(({ familyId, route }) => tested.has(familyId) && !sticksOrHangs(route[0]))
+		.filter(({ familyId, route }) => tested.has(familyId) && !isStuck(route[0], outlines))
 		.map((row): PlanViewPiece => pieceOf(row));
 	const { judge, coldWork, wrap } = studio.customs.usualHours;
 	const electric = kilns.filter(({ kind, retired }) => kind === "electric" && !retired);

@@ -31,7 +31,12 @@ export const load: View<"load"> = async (context) => {
 	]);
 	const stuck = (one: PieceBrief) => {
 		const mould = room.moulds[one.id];
-		const trouble = mould && mouldTrouble(mould, one.body ?? undefined);
+		const trouble =
+			mould &&
+			mouldTrouble(
+				mould,
+				one.body ? { ...one.body, outline: room.outlines[`${one.kitVersionId} ${one.step}`] } : undefined,
+			);
 		return trouble ? [{ mouldId: mould.id, name: mould.name, trouble, piece: one }] : [];
 	};
 	const fit = dryOnes.filter(tested);

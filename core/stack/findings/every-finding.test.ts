@@ -10,6 +10,8 @@ import { FINDING_CODES, type FindingCode } from "./titles";
 const studio = book(
 	[
 		mould("dish"),
+		mould("clay", { maxC: 600 }),
+		mould("form", { kind: "drape", widthMm: 130, heightMm: 130 }),
 		mould("deep", { depthMm: 30, vented: false }),
 		mould("frame", { kind: "frame", widthMm: 80, heightMm: 80 }),
 		mould("bare", { release: "bare", usesSince: 4 }),
@@ -148,6 +150,19 @@ const CASES: Record<FindingCode, Case> = {
 	"over-rim": {
 		design: kit([cut(square(150)), cut(square(150), 1)], into("dish")),
 		says: "10 mm larger",
+		severity: "fix",
+		press: "mends",
+	},
+	// The dish of 140 mm, its clay good for 600 °C.
+	"mould-heat": {
+		design: kit([cut(square(140)), cut(square(140), 1)], into("clay")),
+		says: "clay bears 600 °C",
+		severity: "stop",
+		press: "none",
+	},
+	"short-of-form": {
+		design: kit([cut(square(120)), cut(square(120), 1)], into("form")),
+		says: "10 mm short of form",
 		severity: "fix",
 		press: "mends",
 	},

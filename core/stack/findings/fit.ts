@@ -1,18 +1,19 @@
+import type { FuseLevel } from "../../firing/level";
 import { boundsOf } from "../../geometry/bounds";
+import { outerRing } from "../../geometry/outer-ring";
 import type { Change } from "../../kit/change";
 import type { Mould } from "../../kit/mould";
+import { type Blank, overRimMm, RULER_MM, SHORT_MM, shortOfMouldMm } from "../../kit/mould-fit";
 import { type Phrase, say } from "../../units/phrase";
 import type { Finding } from "../finding";
 import type { Lain } from "../lay";
+import { peakCOf } from "../outlook";
 import type { Stack } from "../stack";
 import { sized } from "./coating";
 import { ids } from "./words";
 
 /** A cover overlaps a frame's opening by this all round, mm. Common practice, no source. */
 const FRAME_OVERLAP_MM = 12;
-/** A blank may be this much short of its mould before it wobbles, mm; none at all over. Common practice, no source. */
-const SHORT_MM = 6;
-
 /** Blank against mould, cover against frame, height against kiln. */
 export const fitFindings = (stack: Stack): Finding[] => [
 	...mouldFindings(stack),
@@ -37,31 +38,76 @@ function mouldFindings(stack: Stack): Finding[] {
 			];
 		}
 		if (!mould) return [];
-		return [...blankFindings(stack, mould), ...stateFindings(mould)];
+		return [...blankFindings(stack, mould), ...heatFindings(stack, i, step.level, mould), ...stateFindings(mould)];
 	});
 }
 
+/** The blank as it comes out, round the middle of its box. */
+function blankOf(stack: Stack): Blank {
+	const regions = stack.bodies.map(({ after }) => after.region);
+	const { widthMm, heightMm } = boundsOf(regions.flat());
+	return { widthMm, heightMm, outline: outerRing(regions) };
+}
+
 function blankFindings(stack: Stack, mould: Mould): Finding[] {
-	if (mould.kind !== "dish" && mould.kind !== "ring") return [];
-	const { widthMm, heightMm } = firedBox(stack);
-	const over = Math.max(widthMm - mould.widthMm, heightMm - mould.heightMm);
-	const short = Math.max(mould.widthMm - widthMm, mould.heightMm - heightMm);
-	if (over <= 0.5 && short <= SHORT_MM) return [];
+	const blank = blankOf(stack);
+	const [over, short] = [overRimMm(mould, blank), shortOfMouldMm(mould, blank)];
 	const edgeMm = stack.bodies[0]?.after.mostMm ?? 0;
 	const cut = (mm: number) => Math.floor(mm - 2 * Math.max(0, edgeMm));
 	const bases = basesOf(stack);
+	if (mould.kind === "drape" && short > 0) {
+		const fix = cutTo(bases, Math.ceil(mould.widthMm), Math.ceil(mould.heightMm), say`Cut it to the form`);
+		return [
+			{
+				code: "short-of-form",
+				severity: "fix",
+				sentence: say`The blank comes out ${{ mm: short }} short of ${mould.name}, which it is draped over: it stands on the form’s edge and wobbles.`,
+				remedy: say`Cut it ${{ mm: Math.ceil(mould.widthMm) }} × ${{ mm: Math.ceil(mould.heightMm) }} or more.`,
+				partIds: ids(bases),
+				...(fix && { fix }),
+			},
+		];
+	}
+	const isRound = mould.opening === "round";
 	const fix = cutTo(bases, cut(mould.widthMm), cut(mould.heightMm), say`Cut it to the mould`);
+	const its = { partIds: ids(bases), ...(fix && !(isRound && over > 0) && { fix }) };
+	if (over > RULER_MM)
+		return [
+			{
+				code: "over-rim",
+				severity: "fix",
+				sentence: isRound
+					? say`The blank reaches ${{ mm: over }} further than the ${{ mm: mould.widthMm }} across of ${mould.name}: it hangs over the rim and cracks.`
+					: say`The blank comes out ${{ mm: over }} larger than the ${{ mm: mould.widthMm }} opening of ${mould.name}: it hangs over the rim and cracks.`,
+				remedy: isRound
+					? say`Cut it round, ${{ mm: cut(mould.widthMm) }} across, or so small that its corners lie inside.`
+					: say`Cut the blank from the mould: ${{ mm: cut(mould.widthMm) }} × ${{ mm: cut(mould.heightMm) }}.`,
+				...its,
+			},
+		];
+	if (mould.kind === "drape" || short <= SHORT_MM) return [];
 	return [
 		{
-			code: over > 0.5 ? "over-rim" : "short-of-rim",
-			severity: over > 0.5 ? "fix" : "know",
-			sentence:
-				over > 0.5
-					? say`The blank comes out ${{ mm: over }} larger than the ${{ mm: mould.widthMm }} opening of ${mould.name}: it hangs over the rim and cracks.`
-					: say`The blank comes out ${{ mm: short }} short of the opening of ${mould.name}: it sinks in and may stand crooked.`,
+			code: "short-of-rim",
+			severity: "know",
+			sentence: say`The blank comes out ${{ mm: short }} short of the opening of ${mould.name}: it sinks in and may stand crooked.`,
 			remedy: say`Cut the blank from the mould: ${{ mm: cut(mould.widthMm) }} × ${{ mm: cut(mould.heightMm) }}.`,
-			partIds: ids(bases),
-			...(fix && { fix }),
+			...its,
+		},
+	];
+}
+
+/** A firing that is hotter than its mould bears. */
+function heatFindings(stack: Stack, i: number, level: FuseLevel, mould: Mould): Finding[] {
+	const peakC = peakCOf(stack, level);
+	if (mould.kind === "frame" || peakC <= mould.maxC) return [];
+	return [
+		{
+			code: "mould-heat",
+			severity: "stop",
+			sentence: say`Firing ${{ n: i + 1 }} goes to ${{ c: peakC }}; ${mould.name} bears ${{ c: mould.maxC }}.`,
+			remedy: say`Take a mould that bears it, or fire it to a gentler level.`,
+			partIds: [],
 		},
 	];
 }

@@ -18,6 +18,8 @@ export const FINDING_TITLES = {
 	"not-flat": "does not end flat",
 	lumps: "lumps",
 	"over-rim": "blank over the rim",
+	"mould-heat": "hotter than its mould bears",
+	"short-of-form": "blank short of its form",
 	"frame-short": "too small for the frame",
 	"mould-bare": "bare mould",
 	"too-high": "too high for the kiln",
