@@ -52,8 +52,6 @@ export interface LoadView {
 	moulds: Record<string, Mould>;
 	/** The class a piece was made in, by the piece. */
 	classes: Record<string, { title: string; day: string }>;
-	/** Kit versions with opaque glass on the shelf: paper under them. */
-	onPaper: string[];
 	kilns: KilnCard[];
 	families: GlassFamily[];
 	/** Two families may lie on halves of one shelf. */

@@ -5,6 +5,7 @@ import { DENSITY_G_PER_MM3 } from "../glass/constants";
 import { touchesDarkAndWhite, trappedSpanMm } from "../stack/contacts";
 import { effectiveThicknessMm } from "../stack/effective-thickness";
 import { heightsFound, reliefLeft } from "../stack/heights-found";
+import { onShelf } from "../stack/on-shelf";
 import type { Stack } from "../stack/stack";
 import type { KitBody, PieceBody } from "./piece-body";
 
@@ -17,6 +18,7 @@ export function kitBody(stack: Stack): KitBody {
 	const isMixed = glass.some(({ fused }) => fused) && glass.some(({ fused }) => !fused);
 	return {
 		...{ level, ...(hadLevel && { hadLevel }), turnedOver: step.turnedOver === true },
+		opaqueBelow: onShelf(stack).some((one) => one.glass?.opacity === "opalescent"),
 		...{ widthMm: box.widthMm, heightMm: box.heightMm, bodies: bodies.length },
 		acrossMm: mostOf(
 			bodies.map(({ widthMm, heightMm }) => Math.max(widthMm, heightMm)),

@@ -18,7 +18,18 @@ export function shapeOfReading(reading: Kept | null | undefined, route: readonly
 	if (thickestMm <= 0) return { bodies: [], outlines: [] };
 	const old = route.map(
 		({ level, turnedOver }, i): KitBody => ({
-			...{ level, turnedOver: turnedOver === true, widthMm, heightMm, areaMm2, meanMm, massG, thickestMm, thinnestMm },
+			...{
+				level,
+				turnedOver: turnedOver === true,
+				opaqueBelow: false,
+				widthMm,
+				heightMm,
+				areaMm2,
+				meanMm,
+				massG,
+				thickestMm,
+				thinnestMm,
+			},
 			...{ acrossMm: Math.max(widthMm, heightMm), narrowMm: Math.min(widthMm, heightMm), bodies: 1 },
 			...{ insertMm: 0, aroundMm: 0, highMm: thickestMm },
 			trappedSpanMm: i === 0 ? (reading.trappedSpanMm ?? 0) : 0,

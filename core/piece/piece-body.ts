@@ -13,6 +13,8 @@ export interface KitBody extends Required<Omit<Heights, "narrowMm">> {
 	hadLevel?: FuseLevel;
 	/** Laid upside down. */
 	turnedOver: boolean;
+	/** Opaque glass lies on the shelf: it picks up wash. */
+	opaqueBelow: boolean;
 	widthMm: number;
 	heightMm: number;
 	/** Longer and narrower side of its largest body: a kit of loose dots is as large as a dot. */
@@ -42,6 +44,7 @@ export interface PieceBody extends Heights {
 	level: FuseLevel;
 	hadLevel?: FuseLevel | undefined;
 	turnedOver: boolean;
+	opaqueBelow: boolean;
 	/** As laid, counter-clockwise; left out where no kit is known: a box. */
 	outline?: Ring | undefined;
 	widthMm: number;
@@ -143,9 +146,9 @@ export function pieceBody(
 		wasLaid?.massG !== undefined
 			? Math.max(least, planned.massG + wasLaid.massG)
 			: planned.massG * (areaMm2 / (planned.areaMm2 || 1)) * (meanOf(heights) / (meanOf(planned) || 1));
-	const { turnedOver, trappedSpanMm, blackBesideWhite } = planned;
+	const { turnedOver, opaqueBelow, trappedSpanMm, blackBesideWhite } = planned;
 	return {
-		...{ level, hadLevel, turnedOver, outline, trappedSpanMm, blackBesideWhite },
+		...{ level, hadLevel, turnedOver, opaqueBelow, outline, trappedSpanMm, blackBesideWhite },
 		...heights,
 		...size,
 		...{ areaMm2, massG, meanMm: areaMm2 > 0 ? massG / G_PER_MM3 / areaMm2 : 0 },
@@ -191,7 +194,7 @@ function byMeasure(made: AsMade, level: FuseLevel, hadLevel: FuseLevel | undefin
 			? meanOf(heights)
 			: Math.min(thickestMm, Math.max(thinnestMm / 2, made.massG / G_PER_MM3 / areaMm2));
 	return {
-		...{ level, hadLevel, turnedOver: false },
+		...{ level, hadLevel, turnedOver: false, opaqueBelow: false },
 		...heights,
 		...{ widthMm, heightMm, areaMm2, meanMm, massG: meanMm * areaMm2 * G_PER_MM3 },
 		acrossMm: Math.max(widthMm, heightMm),

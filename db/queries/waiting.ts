@@ -6,7 +6,7 @@ import { shapeOfReading } from "@core/piece/old-reading";
 import type { KitReading } from "@core/stack/read-kit";
 import { and, asc, eq, inArray, isNotNull, notExists, type SQL, sql } from "drizzle-orm";
 import type { Reader } from "../connect";
-import { componentLot, firing, firingPlace, glass, kitVersion, mould, piece, student } from "../schema";
+import { componentLot, firing, firingPlace, kitVersion, mould, piece, student } from "../schema";
 
 /** Of a kit's reading what a piece's body comes from. */
 const shapeSql = sql<Omit<KitReading, "findings"> | null>`${kitVersion.reading} - 'findings'`;
@@ -161,23 +161,4 @@ export async function roomOf(
 			}),
 		),
 	};
-}
-
-/** Kit versions with opaque glass on their lowest layer: it picks up shelf wash. Their documents stay in the database. */
-export async function opaqueBelow(reader: Reader, versionIds: readonly string[]): Promise<Set<string>> {
-	const ids = [...new Set(versionIds)];
-	if (ids.length === 0) return new Set();
-	const parts = sql`jsonb_array_elements(${kitVersion.document}->'parts')`;
-	const rows = await reader
-		.select({ id: kitVersion.id })
-		.from(kitVersion)
-		.where(
-			and(
-				inArray(kitVersion.id, ids),
-				sql`exists (select 1 from ${parts} part join ${glass} on ${glass.id} = part->>'glassId'
-					where ${glass.opacity} = 'opalescent'
-					and (part->>'layer')::numeric = (select min((one->>'layer')::numeric) from ${parts} one))`,
-			),
-		);
-	return new Set(rows.map(({ id }) => id));
 }

@@ -3,7 +3,6 @@ import { layingOrder } from "@core/loading/laying-order";
 import { placesIn } from "@db/queries/firings";
 import { loadKiln } from "@db/queries/kilns";
 import { picturesOf } from "@db/queries/pictures";
-import { opaqueBelow } from "@db/queries/waiting";
 import { firing } from "@db/schema";
 import { eq } from "drizzle-orm";
 import { firingCards } from "../firings/models/cards";
@@ -17,14 +16,7 @@ export const loadSheet: View<"loadSheet"> = async (context, params) => {
 	const [found] = await firingCards(context, eq(firing.id, params.firing), 1);
 	const { pieces, ...card } = inTheBook(found, "firing");
 	const places = new Map((await placesIn(db, card.id)).map((one) => [one.pieceId, one]));
-	const [names, opaque, row] = await Promise.all([
-		mouldNames(db, pieces),
-		opaqueBelow(
-			db,
-			pieces.flatMap(({ kitVersionId }) => kitVersionId ?? []),
-		),
-		loadKiln(db, card.kiln.id),
-	]);
+	const [names, row] = await Promise.all([mouldNames(db, pieces), loadKiln(db, card.kiln.id)]);
 	const order = layingOrder(pieces.map(({ place }) => place));
 	return {
 		firing: card,
@@ -34,7 +26,7 @@ export const loadSheet: View<"loadSheet"> = async (context, params) => {
 					...piece,
 					loadedAt: places.get(piece.id)?.loadedAt?.toISOString() ?? null,
 					mould: names.get(piece.id) ?? null,
-					needsPaper: opaque.has(piece.kitVersionId ?? ""),
+					needsPaper: piece.body?.opaqueBelow ?? false,
 				}),
 			)
 			.sort((a, b) => order.indexOf(a.id) - order.indexOf(b.id)),

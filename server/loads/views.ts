@@ -7,7 +7,7 @@ import { loadGlass } from "@db/queries/glass";
 import { picturesOf } from "@db/queries/pictures";
 import { briefs } from "@db/queries/pieces";
 import { classOf } from "@db/queries/sessions";
-import { opaqueBelow, roomOf } from "@db/queries/waiting";
+import { roomOf } from "@db/queries/waiting";
 import { piece } from "@db/schema";
 import { eq } from "drizzle-orm";
 import { type View, when } from "../house/view";
@@ -20,14 +20,12 @@ export const load: View<"load"> = async (context) => {
 	const isWet = (one: PieceBrief) => one.readyFrom !== null && Date.parse(one.readyFrom) > context.now.getTime();
 	const dryOnes = queued.filter((one) => !isWet(one));
 	const tested = (one: PieceBrief) => families.find(({ id }) => id === one.familyId)?.tested ?? false;
-	const versions = queued.flatMap(({ kitVersionId }) => kitVersionId ?? []);
-	const [room, classes, opaque] = await Promise.all([
+	const [room, classes] = await Promise.all([
 		roomOf(context.db, queued),
 		classOf(
 			context.db,
 			queued.map(({ id }) => id),
 		),
-		opaqueBelow(context.db, versions),
 	]);
 	const stuck = (one: PieceBrief) => {
 		const mould = room.moulds[one.id];
@@ -68,7 +66,6 @@ export const load: View<"load"> = async (context) => {
 		unjudged: await countUnjudged(context.db),
 		...room,
 		classes,
-		onPaper: [...opaque],
 		kilns: await kilnCards(context),
 		...{ families, mixFamilies: context.studio.customs.mixFamilies },
 	};

@@ -15,6 +15,7 @@ import { toFire } from "@core/piece/to-fire";
 import { readKit } from "@core/stack/read-kit";
 import { stackOf } from "@core/stack/stack";
 import { surveyOf } from "@core/stack/survey";
+import { lotToFire } from "@core/stock/lots";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { KITS } from "../../demo/kits";
@@ -141,6 +142,32 @@ describe.each(MADE)("%s", (_, design, book) => {
 					expect(planned?.effectiveMm).toBe(body.effectiveMm);
 				}
 			}
+	});
+});
+
+describe("small bodies", () => {
+	// Dots under 15 mm and no higher than two singles need no limit on the way up. Common practice, no source.
+	const ramp = (...of: Parameters<typeof kit>) => {
+		const shape = shapeOf(kit(...of), studio);
+		const its = bodyOfJourney(shape, waiting(kit(...of), madeOf(shape.bodies[0] as KitBody, 0, false), 0)) as PieceBody;
+		return { ramp: demandOf(toFire("", its), USUAL_PACE).firstRampCPerH, acrossMm: its.acrossMm };
+	};
+	const grid = (sideMm: number, high: number) =>
+		Array.from({ length: 24 }, (_, i) =>
+			Array.from({ length: high }, (__, layer) =>
+				cut(square(sideMm), layer, (i % 6) * 22, Math.floor(i / 6) * 22, "clear", { loose: true }),
+			),
+		).flat();
+
+	it("two dozen loose squares of two singles are as large as one of them, and go straight up", () => {
+		expect(ramp(grid(10, 2))).toEqual({ ramp: "full", acrossMm: 10 });
+		expect(ramp(grid(10, 3)).ramp).not.toBe("full");
+		expect(ramp(grid(18, 2)).ramp).not.toBe("full");
+	});
+
+	it("and so does a lot of them", () => {
+		const of = (sizeMm: number | null) => demandOf(lotToFire("dots", sizeMm), USUAL_PACE).firstRampCPerH;
+		expect([of(9), of(14.9), of(15), of(null)]).toEqual(["full", "full", 222, 222]);
 	});
 });
 

@@ -3,11 +3,12 @@ import { isStriker } from "../../glass/glass";
 import { say } from "../../units/phrase";
 import type { Finding } from "../finding";
 import type { Lain } from "../lay";
+import { onShelf } from "../on-shelf";
 import type { Stack } from "../stack";
 import { counted, ids, names } from "./words";
 
 /** Faces: what shows its colour late, what sticks to the shelf, what will not end flat. */
-export const surfaceFindings = (stack: Stack): Finding[] => [...strikers(stack), ...onShelf(stack), ...flatness(stack)];
+export const surfaceFindings = (stack: Stack): Finding[] => [...strikers(stack), ...below(stack), ...flatness(stack)];
 
 function strikers({ glass }: Stack): Finding[] {
 	const some = glass.filter(({ glasses }) => glasses.some(isStriker));
@@ -23,10 +24,10 @@ function strikers({ glass }: Stack): Finding[] {
 	];
 }
 
-function onShelf({ columns, lain }: Stack): Finding[] {
-	const lowest = new Set(columns.flatMap(({ parts }) => parts.slice(0, 1)));
-	const opaque = [...lowest].filter(({ glass }) => glass?.opacity === "opalescent");
-	const metal = lain.filter((one) => one.part.kind === "foil" && lowest.has(one));
+function below(stack: Stack): Finding[] {
+	const lowest = onShelf(stack);
+	const opaque = lowest.filter(({ glass }) => glass?.opacity === "opalescent");
+	const metal = lowest.filter(({ part }) => part.kind === "foil");
 	const findings: Finding[] = [];
 	if (opaque.length > 0) {
 		findings.push({

@@ -160,7 +160,15 @@ function KitBench({ view, frame }: StationProps<"kit">) {
 						/>
 					)}
 				</div>
-				{!isEmpty && <SectionView section={section} drawn={drawn} level={reading.level} rests={survey?.rests ?? {}} />}
+				{!isEmpty && (
+					<SectionView
+						section={section}
+						drawn={drawn}
+						level={reading.level}
+						rests={survey?.rests ?? {}}
+						turnedOver={seen.route[firing ?? assemblyFiring(seen)]?.turnedOver === true}
+					/>
+				)}
 			</section>
 
 			<Panels

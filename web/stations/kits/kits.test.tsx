@@ -285,7 +285,13 @@ describe("drawings of the bench", () => {
 					</svg>
 					<ThicknessLegend patches={survey.patches} />
 					<StressLegend stress={survey.stress} />
-					<SectionView section={section} drawn={parts} level={survey.reading.level} rests={survey.rests} />
+					<SectionView
+						section={section}
+						drawn={parts}
+						level={survey.reading.level}
+						rests={survey.rests}
+						turnedOver={false}
+					/>
 					<ExplodedView drawn={parts} fired chosen={[]} onChoose={nothing} />
 				</>,
 			);
@@ -358,7 +364,9 @@ describe("drawings of the bench", () => {
 		const cutLine = { from: { x: -80, y: 0 }, to: { x: 80, y: 0 } };
 		const after = stack.bodies.map((body) => body.after.region);
 		const section = sectionAlong(stack.lain, after, cutLine, 4.9, 120, (at) => slumpedHeightMm(mould, at));
-		const view = drawn(<SectionView section={section} drawn={drawnParts(dish, glasses)} level="slump" rests={{}} />);
+		const view = drawn(
+			<SectionView section={section} drawn={drawnParts(dish, glasses)} level="slump" rests={{}} turnedOver={false} />,
+		);
 		expect(view).toContain("on its mould");
 		expect(text(view)).toContain("on the mould true to scale");
 		expect(view).not.toMatch(/NaN|Infinity/);
@@ -366,6 +374,8 @@ describe("drawings of the bench", () => {
 	it("a section beside the glass says so", () => {
 		const stack = stackOf(kit([cut(bar(60, 10))]), book);
 		const section = sectionAlong(stack.lain, [], { from: { x: -40, y: 50 }, to: { x: 40, y: 50 } }, 1);
-		expect(drawn(<SectionView section={section} drawn={[]} level="full" rests={{}} />)).toContain("no glass here");
+		expect(drawn(<SectionView section={section} drawn={[]} level="full" rests={{}} turnedOver={false} />)).toContain(
+			"no glass here",
+		);
 	});
 });

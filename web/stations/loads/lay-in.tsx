@@ -163,6 +163,7 @@ function NextPlace({
 				{deep}, {across}
 				{place.turnDeg !== 0 && <>, turned {Math.round(place.turnDeg)}°</>}
 			</p>
+			{piece.body?.turnedOver && <p className="my-1 border-l-4 border-accent pl-3 text-3xl font-bold">upside down</p>}
 			{piece.mould && <p className="text-lg font-semibold">on mould {piece.mould}</p>}
 			{piece.needsPaper && <p className="text-lg">opaque underneath: on paper, not on wash alone</p>}
 		</div>

@@ -131,6 +131,7 @@ function Under({ view: { firing, pieces, shelves }, of }: { view: LoadSheetView;
 	const moulds = new Map<string, number>();
 	for (const { mould } of pieces) if (mould) moulds.set(mould, (moulds.get(mould) ?? 0) + 1);
 	const onPaper = pieces.filter(({ needsPaper }) => needsPaper);
+	const upsideDown = pieces.filter(({ body }) => body?.turnedOver);
 	return (
 		<section className="break-inside-avoid">
 			<h2 className="font-bold">Under the glass</h2>
@@ -146,6 +147,12 @@ function Under({ view: { firing, pieces, shelves }, of }: { view: LoadSheetView;
 						☐ <b className="figure">{n}</b> × mould {name}: fresh wash or paper, vent open, piece centred
 					</li>
 				))}
+				{upsideDown.length > 0 && (
+					<li className="text-xl font-bold">
+						☐ upside down:{" "}
+						{upsideDown.length === pieces.length ? "all of them" : upsideDown.map(({ code }) => code).join(", ")}
+					</li>
+				)}
 				{onPaper.length > 0 && (
 					<li>
 						☐ paper under{" "}

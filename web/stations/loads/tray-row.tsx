@@ -107,8 +107,8 @@ export function TrayRow({
 }
 
 /** What a piece is to lie on, where the bare washed shelf will not do. */
-const surfaceOf = ({ moulds, onPaper }: LoadView, { id, kitVersionId }: Piece): string | null =>
-	moulds[id]?.name ?? (onPaper.includes(kitVersionId ?? "") ? "shelf paper" : null);
+const surfaceOf = ({ moulds }: LoadView, { id, body }: Piece): string | null =>
+	moulds[id]?.name ?? (body?.opaqueBelow ? "shelf paper" : null);
 
 /** A piece in its tray: whether it goes along, what it lies on, and as how thick it is cooled, which is why it is here. */
 function PieceLine(props: { view: LoadView; piece: Piece; isIn: boolean; toggle(id: string): void }) {
@@ -137,6 +137,7 @@ function PieceLine(props: { view: LoadView; piece: Piece; isIn: boolean; toggle(
 							{piece.body?.from === "measuredBefore" && (
 								<b className="text-warning"> · measure it, with what was added</b>
 							)}
+							{piece.body?.turnedOver && <b> · upside down</b>}
 							{surface && (
 								<>
 									, on <b>{surface}</b>

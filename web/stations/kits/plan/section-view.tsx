@@ -10,6 +10,8 @@ interface Props {
 	level: FuseLevel;
 	/** How high each part lies before the fire, mm: stiff sheet does not follow what is below it. */
 	rests: Readonly<Record<string, number>>;
+	/** Laid upside down for this firing. */
+	turnedOver: boolean;
 }
 
 /** Heights are drawn three times as large as widths: a single sheet would hardly be seen. The drawing says so. */
@@ -17,11 +19,17 @@ const TALLER = 3;
 const ROOM_MM = 4;
 
 /** The section along the plan's line: laid up above, after the firing below, on one scale. */
-export function SectionView({ section, drawn, level, rests }: Props) {
+export function SectionView({ section: asLaid, drawn, level, rests, turnedOver }: Props) {
 	const figure = useFigure();
-	if (!section || section.lengthMm <= 0) return null;
-	const laid = section.places.map(({ layers }) => lying(layers, rests));
-	const heights = laid.map((layers) => Math.max(0, ...layers.map(({ from, mm }) => from + mm)));
+	if (!asLaid || asLaid.lengthMm <= 0) return null;
+	const faceUp = asLaid.places.map(({ layers }) => lying(layers, rests));
+	const section = turnedOver ? upsideDown(asLaid) : asLaid;
+	const heights = faceUp.map((layers) => Math.max(0, ...layers.map(({ from, mm }) => from + mm)));
+	const highest = Math.max(0, ...heights);
+	const laid = turnedOver
+		? faceUp.map((layers) => layers.map(({ from, mm, ...one }) => ({ ...one, mm, from: highest - from - mm })))
+		: faceUp;
+	const backs = turnedOver ? heights.map((mm) => (mm > 0 ? highest : 0)) : heights;
 	const top = Math.max(9, ...heights, ...section.after) * TALLER + ROOM_MM;
 	const colours = new Map(drawn.map(({ part, firedColour }) => [part.id, firedColour]));
 	const range = (values: readonly number[]) => {
@@ -41,8 +49,13 @@ export function SectionView({ section, drawn, level, rests }: Props) {
 	const onMould = section.floor.some((mm) => mm > 0);
 	return (
 		<div className="grid grid-cols-[5.5rem_minmax(0,1fr)_7.5rem] items-end gap-x-3 gap-y-1.5">
-			<span className="text-soft">laid up</span>
-			<svg {...frame} role="img" aria-label={`Section as laid up, ${range(heights)} high`} shapeRendering="crispEdges">
+			<span className="text-soft">laid up{turnedOver && <b className="block text-base-content">upside down</b>}</span>
+			<svg
+				{...frame}
+				role="img"
+				aria-label={`Section as laid up${turnedOver ? ", upside down" : ""}, ${range(heights)} high`}
+				shapeRendering="crispEdges"
+			>
 				{laid.map((layers, i) =>
 					layers.map(({ partId, from, mm }) => (
 						<rect
@@ -55,7 +68,7 @@ export function SectionView({ section, drawn, level, rests }: Props) {
 						/>
 					)),
 				)}
-				<Silhouette heights={heights} stepMm={section.stepMm} floor={floor} />
+				<Silhouette heights={backs} stepMm={section.stepMm} floor={floor} />
 				<Shelf lengthMm={section.lengthMm} y={floor} />
 			</svg>
 			<span className="figure text-soft">{range(heights)} high</span>
@@ -88,6 +101,12 @@ export function SectionView({ section, drawn, level, rests }: Props) {
 		</div>
 	);
 }
+
+/** The same glass with its layers the other way round. */
+const upsideDown = (section: Section): Section => ({
+	...section,
+	places: section.places.map((place) => ({ ...place, layers: place.layers.toReversed() })),
+});
 
 const Shelf = ({ lengthMm, y }: { lengthMm: number; y: number }) => (
 	<path
