@@ -91,6 +91,30 @@ describe("warnings about a schedule", () => {
 		expect(codes(mend(document, code))).not.toContain(code);
 	});
 
+	it("weighs what departs from the table by the simulated tension: what the curve beside it shows as small stops nobody", () => {
+		// A pocket: two singles round fibre with slices on top, soaked four hours and cooled at 20 °C/h, as people do (common practice, no source).
+		const pocket = made({ thickestMm: 16, effectiveMm: 32, fired: true });
+		const soak = pocket.segments.findIndex(({ name }) => name === "drop");
+		const gentle = withSegment(withSegment(pocket, soak, { holdMin: 240 }), soak + 1, { rateCPerH: 20 });
+		const severities = (document: ScheduleDocument) =>
+			check(document).map(({ code, severity }) => `${severity} ${code}`);
+		expect(severities(gentle)).toEqual(expect.arrayContaining(["know soak-short", "know cool-too-fast"]));
+		expect(severities(gentle).filter((one) => !one.startsWith("know"))).toEqual([]);
+		// An inch of glass that falls as fast as this kiln lets it is over half of what is allowed; in a light one, that falls three times as fast, it passes it.
+		const inch = made({ thickestMm: 25, effectiveMm: 25 });
+		const light = { ...DEFAULT_KILN, capacityJPerK: DEFAULT_KILN.capacityJPerK / 3 };
+		const fast = (document: ScheduleDocument): ScheduleDocument => ({
+			...document,
+			segments: document.segments.map((one) =>
+				one.name.startsWith("down") ? { ...one, rateCPerH: "full" as const } : one,
+			),
+		});
+		expect(severities(fast(inch))).toContain("fix cool-too-fast");
+		const inLight = checkSchedule(fast(inch), FAMILY_90, light, LIMITS);
+		expect(inLight.find(({ code }) => code === "cool-too-fast")?.severity).toBe("stop");
+		expect(severities(withSegment(inch, 0, { rateCPerH: 500 }))).toContain("stop ramp-too-fast");
+	});
+
 	it("tells of the kiln’s, the family’s and the mould’s limits", () => {
 		const hot = withSegment(made({ level: "deep" }), 1, { targetC: 950, holdMin: 30 });
 		const cold = { ...hot, mouldMaxC: 900 };

@@ -1,6 +1,7 @@
 import { bySeverity } from "../advice";
 import type { GlassFamily } from "../glass/family";
-import type { KilnBody } from "../kiln/kiln";
+import { DEFAULT_KILN, type KilnBody } from "../kiln/kiln";
+import { type Simulation, simulateFiring } from "../kiln/simulate";
 import { demandOfDocument, type ScheduleDocument } from "./document";
 import { peakOf } from "./schedule";
 import { airHold } from "./warnings/air-hold";
@@ -24,6 +25,8 @@ export function checkSchedule(
 	const demand = demandOfDocument(document);
 	if (!demand || segments.length === 0) return [];
 	const hottest = peakOf({ segments });
+	const thickestMm = Math.max(...document.pieces.map(({ thickestMm: mm }) => mm));
+	let simulated: Simulation | undefined;
 	const one: Case = {
 		document,
 		segments,
@@ -31,7 +34,14 @@ export function checkSchedule(
 		family,
 		kiln,
 		limits,
-		thickestMm: Math.max(...document.pieces.map(({ thickestMm }) => thickestMm)),
+		thickestMm,
+		felt() {
+			simulated ??= simulateFiring({
+				...{ kiln: kiln ?? DEFAULT_KILN, schedule: { segments }, family, thicknessMm: thickestMm },
+				onMould: document.mouldMaxC !== null,
+			});
+			return simulated;
+		},
 		peak: segments.findLastIndex(({ targetC }) => targetC === hottest),
 	};
 	return [

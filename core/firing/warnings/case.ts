@@ -1,5 +1,6 @@
 import type { GlassFamily } from "../../glass/family";
 import type { KilnBody } from "../../kiln/kiln";
+import type { Simulation } from "../../kiln/simulate";
 import type { Demand } from "../demand";
 import type { ScheduleDocument } from "../document";
 import { nameSegments } from "../name-segments";
@@ -20,6 +21,8 @@ export interface Case {
 	limits: KilnLimits | undefined;
 	thickestMm: number;
 	peak: number;
+	/** The firing as the curve beside the warnings shows it: tension on the way up, on the way down, and what stays, Pa. */
+	felt(): Pick<Simulation, "heatingStressPa" | "coolingStressPa" | "frozenStressPa">;
 }
 
 /** Where a segment begins, °C. */

@@ -1,3 +1,4 @@
+import { ALLOWED_TENSION_PA } from "../../glass/constants";
 import { timeConstantS } from "../../kiln/kiln";
 import { say } from "../../units/phrase";
 import { COOL_STEP_K, LAST_COOL_CAP_C_PER_H, OPEN_C } from "../build";
@@ -7,7 +8,10 @@ import { UNKNOWN_KILN_DROP_C_PER_H } from "../schedule";
 import { annealHolds, isDots } from "./annealing";
 import { type Case, changed, startOf } from "./case";
 import { SLACK_C_PER_H } from "./ramps";
+import { severityBy } from "./severity-by";
 import type { ScheduleWarning } from "./warning";
+
+const tenths = (pa: number): number => Math.round(pa / 1e5) / 10;
 
 export function cooling(one: Case): ScheduleWarning[] {
 	if (isDots(one)) return [];
@@ -37,12 +41,12 @@ export function cooling(one: Case): ScheduleWarning[] {
 		const last = i === segments.length;
 		warnings.push({
 			code: "cool-too-fast",
-			severity: rate > 3 * allowed ? "stop" : "fix",
+			severity: severityBy(one.felt().coolingStressPa),
 			segment: last ? null : i,
 			sentence: say`Falling from ${{ c: from }} at ${{ cPerH: rate }}, ${{ mm: thicknessMm }} to anneal as differs by ${{ stepC: lagK }} inside, ${{ n: mpa }} MPa; ${{ cPerH: allowed }} is the rule here.`,
 			remedy: last
 				? say`After the last segment the kiln falls by itself: add one that holds it back.`
-				: say`Cooled too fast, it cracks now or later.`,
+				: say`The simulated firing puts ${{ n: tenths(one.felt().coolingStressPa) }} MPa into it on the way down; ${{ n: ALLOWED_TENSION_PA / 1e6 }} is allowed. Cooled much too fast, it cracks now or later.`,
 			fix: last
 				? {
 						label: say`Add a segment at ${{ cPerH: allowed }}`,

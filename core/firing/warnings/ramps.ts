@@ -2,13 +2,11 @@ import { say } from "../../units/phrase";
 import { RAMP_END_C } from "../build";
 import { demandOf, SLOW_RAMP_C_PER_H } from "../demand";
 import { lagStressPa, slabLagK } from "../rates";
-import { WARM_UP_LAG_K } from "../schools";
 import { type Case, changed, startOf } from "./case";
+import { severityBy } from "./severity-by";
 import type { ScheduleWarning } from "./warning";
 
 export const SLACK_C_PER_H = 0.5;
-/** So many times the difference that is allowed, and it goes. Common practice, no source. */
-const SHATTERS = 1.5;
 
 export function firstRamps(one: Case): ScheduleWarning[] {
 	const { demand, document, thickestMm, family } = one;
@@ -30,7 +28,7 @@ export function firstRamps(one: Case): ScheduleWarning[] {
 			return [
 				{
 					code: "raised-slump-fast",
-					severity: "fix",
+					severity: severityBy(one.felt().heatingStressPa),
 					segment: i,
 					sentence: say`${tender.id} is of several heights and is to be slumped: ${{ cPerH: rate }} is faster than the ${{ cPerH: allowed }} such pieces bear.`,
 					remedy: say`Slower, or a flat piece first. Common practice, no source.`,
@@ -55,7 +53,7 @@ export function firstRamps(one: Case): ScheduleWarning[] {
 		return [
 			{
 				code: "ramp-too-fast",
-				severity: lagK > SHATTERS * WARM_UP_LAG_K.usual ? "stop" : "fix",
+				severity: severityBy(one.felt().heatingStressPa),
 				segment: i,
 				sentence: say`${{ cPerH: rate }} through ${{ mm: thickestMm }} of cold glass: its faces differ by ${{ stepC: lagK }}, ${{ n: mpa }} MPa at worst. At most ${{ cPerH: allowed }} is asked for here.`,
 				remedy: say`A crack with rounded edges comes from this. Slow the ramp below ${{ c: RAMP_END_C }}.`,
