@@ -8,6 +8,7 @@ import { z } from "zod";
 import { assistant, instructor } from "./action";
 import { glass, glassFamily, mould, sample } from "./documents/glass-book";
 import { entries, id, revision, words } from "./fields";
+import type { Picture } from "./kits";
 import { seenByAssistant } from "./view";
 
 export interface GlassBookView {
@@ -31,6 +32,8 @@ export interface SampleBrief {
 	/** Codes of findings it bears out. */
 	shows: FindingCode[];
 	hasPicture: boolean;
+	/** Its plan in fired colours. */
+	plan: Picture;
 	retired: boolean;
 }
 

@@ -11,7 +11,7 @@ export async function lyingIn(reader: Reader, firingId: string) {
 		.select({
 			journey: piece.journey,
 			shelf: firingPlace.shelf,
-			reading: sql<Omit<KitReading, "findings"> | null>`${kitVersion.reading} - '{findings,outlines}'::text[]`,
+			reading: sql<Omit<KitReading, "findings"> | null>`${kitVersion.reading} - '{findings,outlines,outline}'::text[]`,
 		})
 		.from(firingPlace)
 		.innerJoin(piece, eq(piece.id, firingPlace.pieceId))

@@ -32,7 +32,7 @@ export async function briefs(
 			piece,
 			student: student.name,
 			kit: kitVersion.name,
-			reading: sql<Omit<KitReading, "findings"> | null>`${kitVersion.reading} - '{findings,outlines}'::text[]`,
+			reading: sql<Omit<KitReading, "findings"> | null>`${kitVersion.reading} - '{findings,outlines,outline}'::text[]`,
 			startedAt: firing.startedAt,
 			openS: sql<number | null>`coalesce(${firing.predictedOpenS}, ${firing.openS})`,
 			speedUp: firing.speedUp,

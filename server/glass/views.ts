@@ -1,5 +1,6 @@
 import { loadMoulds, openStrainTests } from "@db/queries/glass";
 import { kitNames } from "@db/queries/kits";
+import { pictureOf } from "@db/queries/pictures";
 import { kiln, sample } from "@db/schema";
 import { asc, desc, eq, isNotNull } from "drizzle-orm";
 import type { View } from "../house/view";
@@ -28,10 +29,12 @@ export const books: View<"books"> = async (context) => {
 		.from(sample)
 		.leftJoin(kiln, eq(kiln.id, sample.kilnId))
 		.orderBy(desc(sample.firedOn), asc(sample.name));
+	const its = await booksFor(context);
+	const glasses = new Map(its.glasses.map((one) => [one.id, one]));
 	return {
-		...(await booksFor(context)),
+		...its,
 		moulds: await loadMoulds(db),
-		samples,
+		samples: samples.map((one) => ({ ...one, plan: pictureOf(one.document, glasses) })),
 		kilns: await db
 			.select({ id: kiln.id, name: kiln.name })
 			.from(kiln)

@@ -31,6 +31,7 @@ const view: BooksView = {
 			result: "Brick red.",
 			shows: ["striker", "from-a-later-version" as "striker"],
 			hasPicture: false,
+			plan: { widthMm: 90, heightMm: 60, shapes: [{ colour: "#aa3311", d: "M-45 -30L45 -30L45 30L-45 30Z" }] },
 			retired: false,
 		},
 	],

@@ -13,13 +13,13 @@ import { see, TroubleError, upload } from "../../lib/api";
 import { beginKitFrom } from "../../lib/begin-kit";
 import { useFigure } from "../../lib/prefs";
 import type { StationProps } from "../../ui/frame/framed";
-import { KitPlan } from "../../ui/kit-plan";
+import { KitPicture } from "../../ui/kit-picture";
 import { PutAway, useAway } from "../../ui/put-away";
 import { LevelGlyph } from "../../ui/signs";
 import { BookForm, TwoColumns } from "../../ui/two-columns";
 
 type View = StationProps<"books">["view"];
-type Sample = Omit<SampleBrief, "kiln" | "stackCode" | "hasPicture" | "retired">;
+type Sample = Omit<SampleBrief, "kiln" | "stackCode" | "hasPicture" | "plan" | "retired">;
 
 /** What was tried and what came of it: people choose "this look or that look" from here. */
 export function SampleBook({ view, frame }: StationProps<"books">) {
@@ -62,7 +62,6 @@ export function SampleBook({ view, frame }: StationProps<"books">) {
 							<SampleRow
 								key={sample.id}
 								sample={sample}
-								view={view}
 								chosen={sample.id === open?.id}
 								mayEdit={mayEdit}
 								onOpen={() => setOpen(sample)}
@@ -84,13 +83,12 @@ export function SampleBook({ view, frame }: StationProps<"books">) {
 
 interface RowProps {
 	sample: SampleBrief;
-	view: View;
 	chosen: boolean;
 	mayEdit: boolean;
 	onOpen(): void;
 }
 
-function SampleRow({ sample, view, chosen, mayEdit, onOpen }: RowProps) {
+function SampleRow({ sample, chosen, mayEdit, onOpen }: RowProps) {
 	const figure = useFigure();
 	const begin = () => beginKitFrom({ ...sample.document, name: `After “${sample.name}”`, sampleId: sample.id });
 	return (
@@ -98,7 +96,7 @@ function SampleRow({ sample, view, chosen, mayEdit, onOpen }: RowProps) {
 			id={sample.id}
 			className={`grid grid-cols-[96px_96px_minmax(0,1fr)_auto] items-center gap-4 py-3 ${chosen ? "bg-pick" : ""}`}
 		>
-			<KitPlan design={sample.document} glasses={view.glasses} className="h-20 w-full" />
+			<KitPicture picture={sample.plan} className="h-20 w-full" />
 			{sample.hasPicture ? (
 				<img
 					src={`/api/samples/${sample.id}`}
