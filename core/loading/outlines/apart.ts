@@ -17,12 +17,17 @@ export const movedRing = (turned: LaidRing, xMm: number, yMm: number): LaidRing 
 	maxY: turned.maxY + yMm,
 });
 
+/** Nearer than this edges touch or cross, mm. */
+const TOUCHES_MM = 1e-5;
+
 /** Do two outlines keep `mm` between them? Boxes first; then corners to edges; then whether one lies in the other. */
 export function areApart(a: LaidRing, b: LaidRing, mm: number): boolean {
 	const gapX = Math.max(b.minX - a.maxX, a.minX - b.maxX);
 	const gapY = Math.max(b.minY - a.maxY, a.minY - b.maxY);
 	if (gapX >= mm || gapY >= mm) return true;
-	if (nearestMm(a, b, mm) < mm - 1e-6) return false;
+	// Without any clearance too: edges that cross are nothing apart.
+	const least = Math.max(mm, TOUCHES_MM);
+	if (nearestMm(a, b, least) < least - 1e-6) return false;
 	return !(isInside(a.ring[0] as Point, b.ring) || isInside(b.ring[0] as Point, a.ring));
 }
 

@@ -9,9 +9,10 @@ import { type CutShape, regionOfShape } from "../../geometry/shape";
 import { simpler } from "../../geometry/simpler";
 import { layProblems, problemsOf } from "../lay-problems";
 import { type Shelf, usableMm2 } from "../shelf";
+import { areApart, movedRing } from "./apart";
 import { bestLaid, layings } from "./best-laid";
 import { boxOutline, firedOutline } from "./fired-outline";
-import { formOf } from "./form";
+import { formOf, turnedBy } from "./form";
 
 const ringOf = (shape: CutShape): Ring => regionOfShape(shape)[0] ?? [];
 const starOf = (radii: readonly number[], mm: number): Ring =>
@@ -53,6 +54,14 @@ const anyShelf = fc.constantFrom<Shelf>(
 const round: Shelf = { widthMm: 430, heightMm: 430, marginMm: 0, shape: "round" };
 const piecesOf = (outlines: readonly Ring[]) =>
 	outlines.map((outline, i) => ({ id: `p${i}`, form: formOf(outline), rank: 0 }));
+
+describe("apart", () => {
+	it.each([0, 5])("two that cross are not, with %i mm of clearance, wherever their corners are", (mm) => {
+		const bar = (turnDeg: number) => movedRing(turnedBy(boxOutline(100, 10), turnDeg), 0, 0);
+		expect(areApart(bar(0), bar(90), mm)).toBe(false);
+		expect(areApart(bar(0), movedRing(turnedBy(boxOutline(100, 10), 90), 200, 0), mm)).toBe(true);
+	});
+});
 
 describe("outlines laid on a shelf", () => {
 	it("whatever they are: none over the edge, none nearer than the clearance, none lost (independent checker)", () => {
