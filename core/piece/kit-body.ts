@@ -27,10 +27,8 @@ export function kitBody(stack: Stack): KitBody {
 		...{ narrowMm, thickestMm, thinnestMm, insertMm, aroundMm, areaMm2 },
 		meanMm: areaMm2 > 0 ? volumeMm3 / areaMm2 : 0,
 		massG: volumeMm3 * DENSITY_G_PER_MM3,
-		highMm: mostOf(
-			rests.map(({ restMm, part }) => restMm + part.bulkMm),
-			thickestMm + insertMm,
-		),
+		// What carried it in the firing before is no longer under it.
+		highMm: mostOf(isLater ? [] : rests.map(({ restMm, part }) => restMm + part.bulkMm), thickestMm + insertMm),
 		trappedSpanMm: trappedSpanMm(isLater ? glass : stack.lain),
 		blackBesideWhite: touchesDarkAndWhite(stack.contacts),
 		fired: glass.some(({ fused }) => fused),

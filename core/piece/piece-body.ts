@@ -112,7 +112,7 @@ const asMeasured = ({ widthMm, heightMm, thickestMm, insertMm, thinnestMm, massG
 
 /**
  * A piece as it goes into a firing: its kit’s body of that firing, corrected by as much as the piece was measured to differ from the kit
- * when somebody measured it. Without a kit it is what was measured; without either there is nothing to say.
+ * when somebody measured it; after a firing since, never to thinner or more even. Without a kit it is what was measured; without either there is nothing to say.
  * @param at the firing that is asked for
  * @param level what it goes to; the hand-in may have chosen another than the kit
  */
@@ -126,17 +126,21 @@ export function pieceBody(
 	const reference = made && kitAt(kit, madeAt);
 	if (!planned) return made && byMeasure(made, level, hadLevel);
 	const wasLaid = made && reference && differing(made, reference);
-	const more = (key: "widthMm" | "heightMm" | "thickestMm" | "thinnestMm") => wasLaid?.[key] ?? 0;
+	const more = (key: "widthMm" | "heightMm") => wasLaid?.[key] ?? 0;
+	// A firing since may have levelled what was measured: then only what makes it anneal for longer is believed.
+	const isSince = at.step !== madeAt.step || at.again !== madeAt.again;
+	const higherMm = isSince ? Math.max(0, wasLaid?.thickestMm ?? 0) : (wasLaid?.thickestMm ?? 0);
+	const thinnerMm = isSince ? Math.min(0, wasLaid?.thinnestMm ?? 0) : (wasLaid?.thinnestMm ?? 0);
 	const least = 0.1;
 	const size = {
 		widthMm: Math.max(least, planned.widthMm + more("widthMm")),
 		heightMm: Math.max(least, planned.heightMm + more("heightMm")),
 	};
-	const thickestMm = Math.max(least, planned.thickestMm + more("thickestMm"));
+	const thickestMm = Math.max(least, planned.thickestMm + higherMm);
 	const isOne = planned.bodies <= 1;
 	const heights: Heights = {
 		thickestMm,
-		thinnestMm: Math.min(thickestMm, Math.max(least, planned.thinnestMm + more("thinnestMm"))),
+		thinnestMm: Math.min(thickestMm, Math.max(least, planned.thinnestMm + thinnerMm)),
 		insertMm: planned.insertMm,
 		aroundMm: planned.aroundMm,
 		narrowMm: isOne ? Math.min(size.widthMm, size.heightMm) : planned.narrowMm,
@@ -153,7 +157,7 @@ export function pieceBody(
 		...size,
 		...{ areaMm2, massG, meanMm: areaMm2 > 0 ? massG / G_PER_MM3 / areaMm2 : 0 },
 		acrossMm: isOne ? Math.max(size.widthMm, size.heightMm) : planned.acrossMm,
-		highMm: planned.highMm + more("thickestMm"),
+		highMm: planned.highMm + higherMm,
 		fired: planned.fired || hadLevel !== undefined,
 		effectiveMm: effectiveThicknessMm(heights, level, hadLevel),
 		from: !made ? "kit" : addedSince(kit, madeAt, at) ? "measuredBefore" : "measured",
@@ -169,17 +173,27 @@ const G_PER_MM3 = 0.0025;
 
 const meanOf = ({ thickestMm, thinnestMm }: Heights): number => (thickestMm + thinnestMm) / 2;
 
-/** How a piece differed from its kit as it was measured; turned, where that is nearer to it. */
+/** Is what was measured one of several loose bodies, not all of them as they are laid? */
+function isOfOne(made: AsMade, { bodies, acrossMm, widthMm, heightMm }: KitBody): boolean {
+	const longMm = Math.max(made.widthMm, made.heightMm);
+	return bodies > 1 && Math.abs(longMm - acrossMm) < Math.abs(longMm - Math.max(widthMm, heightMm));
+}
+
+/** How a piece differed from its kit as it was measured; turned, where that is nearer to it. One of its dots tells heights alone. */
 function differing(made: AsMade, kit: KitBody) {
 	const plan = asMeasured(kit);
+	const heights = {
+		thickestMm: made.thickestMm - plan.thickestMm,
+		thinnestMm: made.thinnestMm - plan.thinnestMm,
+	};
+	if (isOfOne(made, kit)) return { widthMm: 0, heightMm: 0, massG: undefined, ...heights };
 	const off = (w: number, h: number) => Math.abs(w - plan.widthMm) + Math.abs(h - plan.heightMm);
 	const isTurned = off(made.heightMm, made.widthMm) < off(made.widthMm, made.heightMm);
 	const [w, h] = isTurned ? [made.heightMm, made.widthMm] : [made.widthMm, made.heightMm];
 	return {
 		widthMm: w - plan.widthMm,
 		heightMm: h - plan.heightMm,
-		thickestMm: made.thickestMm - plan.thickestMm,
-		thinnestMm: made.thinnestMm - plan.thinnestMm,
+		...heights,
 		massG: made.massG === null ? undefined : made.massG - plan.massG,
 	};
 }

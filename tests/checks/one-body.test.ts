@@ -165,6 +165,16 @@ describe("small bodies", () => {
 		expect(ramp(grid(18, 2)).ramp).not.toBe("full");
 	});
 
+	it("are as many and as wide apart when only one of them was measured", () => {
+		const document = kit(grid(10, 2));
+		const shape = shapeOf(document, studio);
+		const one = { widthMm: 10.4, heightMm: 10.1, thickestMm: 6.4, thinnestMm: 6.2, massG: 1.6, changed: "" };
+		const kitOf = shape.bodies[0] as KitBody;
+		const body = bodyOfJourney(shape, waiting(document, one, 0)) as PieceBody;
+		expect(body).toMatchObject({ widthMm: kitOf.widthMm, heightMm: kitOf.heightMm, thickestMm: 6.4, from: "measured" });
+		expect(body.massG).toBeGreaterThan(kitOf.massG);
+	});
+
 	it("and so does a lot of them", () => {
 		const of = (sizeMm: number | null) => demandOf(lotToFire("dots", sizeMm), USUAL_PACE).firstRampCPerH;
 		expect([of(9), of(14.9), of(15), of(null)]).toEqual(["full", "full", 222, 222]);
@@ -194,6 +204,21 @@ describe("glass that is added later", () => {
 		expect(then.thickestMm).toBeGreaterThan(9);
 		const soak = (body: PieceBody) => demandOf(toFire("", body), USUAL_PACE).soakMin;
 		expect(soak(then)).toBeGreaterThan(4 * soak(before));
+	});
+
+	it("is never thinner or more even for what was measured before a firing since", () => {
+		const overlaid = kit(
+			[cut(square(120)), cut(square(60), 1), cut(square(60), 2), cut(square(60), 3)],
+			fire("tack", "full", "slump"),
+		);
+		const its = shapeOf(overlaid, studio);
+		const low = { widthMm: 120, heightMm: 120, thickestMm: 9, thinnestMm: 5, massG: null, changed: "" };
+		its.bodies.forEach((kitBody, step) => {
+			const body = bodyOfJourney(its, waiting(overlaid, low, step)) as PieceBody;
+			if (step === 0) expect(body).toMatchObject({ thickestMm: 9, thinnestMm: 5 });
+			else expect(body.thickestMm).toBeGreaterThanOrEqual(kitBody.thickestMm);
+			expect(body.thinnestMm).toBeLessThanOrEqual(step === 0 ? 5 : kitBody.thinnestMm);
+		});
 	});
 
 	it("counts as measured once somebody measured it with that", () => {
