@@ -4,7 +4,7 @@ import { isUnbegun } from "@server/begin/door";
 import { awayWhileDoing, awayWhileLooking, isAway } from "@server/house/away";
 import { CLIENT_ADDRESS } from "@server/house/client";
 import { logError } from "@server/house/log";
-import { countLook } from "@server/house/measure";
+import { countStranger } from "@server/house/measure";
 import { Refusal } from "@server/house/refusal";
 import { getSettings } from "@server/house/settings";
 import { actorOf } from "@server/people/models/actor";
@@ -12,10 +12,8 @@ import { owesCode } from "@server/people/models/owes-code";
 import type { APIContext, MiddlewareNext } from "astro";
 import { faultResponse, refusalResponse } from "./endpoint";
 
-/** Drawn for strangers too: each address looks no more often than screens do. */
+/** Drawn for strangers too: each address opens no more of them than a class does. */
 const DRAWN_FOR_STRANGERS = /^\/((join|sign-up)\/|begin$|api\/calendar\/)/;
-/** A page is several looks. */
-const PAGE_COST = 4;
 /** Reached without being signed in. */
 const OPEN_PATHS = [
 	/^\/sign-in$/,
@@ -47,7 +45,7 @@ async function answered(context: APIContext, next: MiddlewareNext): Promise<Resp
 	const { url, request, locals } = context;
 	try {
 		if (await isUnbegun()) return await beforeItIsBegun(context, next);
-		if (DRAWN_FOR_STRANGERS.test(url.pathname)) countLook(request.headers.get(CLIENT_ADDRESS) ?? "", PAGE_COST);
+		if (DRAWN_FOR_STRANGERS.test(url.pathname)) countStranger(request.headers.get(CLIENT_ADDRESS) ?? "");
 		const open = OPEN_PATHS.some((path) => path.test(url.pathname));
 		const known = !open || ASKED_ALL_THE_SAME.includes(url.pathname);
 		locals.actor = known ? await actorOf(request.headers, locals.now) : undefined;

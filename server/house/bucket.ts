@@ -8,6 +8,8 @@ export interface Rate {
 export const ACTIONS: Rate = { burst: 120, perS: 20 };
 /** What somebody looks at: pages ask again whenever something changes, several on several screens. */
 export const LOOKS: Rate = { burst: 600, perS: 60 };
+/** Pages that strangers at one address open: a class in one room at once, then one after the other. */
+export const STRANGERS: Rate = { burst: 60, perS: 1 };
 
 export interface Bucket {
 	/** Actions that may be done now. */

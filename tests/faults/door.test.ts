@@ -180,7 +180,7 @@ describe("the door", () => {
 		expect(here.filter((name) => there.includes(name))).toEqual([]);
 	});
 
-	it("strangers look no more often than screens do: an address that asks for pages without an end is told to wait", async () => {
+	it("strangers open no more pages than a class does: an address that asks for pages without an end is told to wait", async () => {
 		const look = (path: string) =>
 			fetch(`${behind.address}${path}`, { headers: { "X-Forwarded-For": "198.51.100.9" } });
 		const nowhere = `/sign-up/${"x".repeat(32)}`;

@@ -26,7 +26,7 @@ beforeAll(async () => {
 	buildIfChanged();
 	await clearFolder(data);
 	folder = await placeFor(join(data, "studio"));
-	port = await freePort();
+	port = await freePort(16);
 	first = start();
 	await first.until("Ctrl+C stops");
 	await first.end("SIGINT");

@@ -92,7 +92,7 @@ describe("outlines laid on a shelf", () => {
 					expect(layProblems(formed, shelf, clearanceMm)).toEqual([]);
 				},
 			),
-			{ numRuns: cases(40, 12) },
+			{ numRuns: cases(40, 12), endOnFailure: true },
 		);
 	});
 
@@ -233,7 +233,7 @@ describe("a piece that is moved by hand", () => {
 					expect(theirs).toBeGreaterThanOrEqual(loose);
 				},
 			),
-			{ numRuns: 150 },
+			{ numRuns: 150, endOnFailure: true },
 		);
 	});
 });
@@ -246,7 +246,7 @@ describe("outlines grown and made simpler", () => {
 				expect(Math.abs(areaMm2(subtract(theirs, ours)))).toBeLessThan(0.02 * areaMm2(theirs) + 1);
 				expect(areaMm2(ours)).toBeGreaterThanOrEqual(areaMm2([ring]));
 			}),
-			{ numRuns: 100 },
+			{ numRuns: 100, endOnFailure: true },
 		);
 	});
 	it("with fewer corners they still cover all of the glass", () => {
