@@ -40,23 +40,12 @@ export interface KitBody extends Required<Omit<Heights, "narrowMm">> {
 }
 
 /** One piece in one firing: what hand-in, trays, shelf, plan, schedule, start and opening go by. Lengths mm, mass g. */
-export interface PieceBody extends Heights {
-	level: FuseLevel;
+export interface PieceBody
+	extends Heights,
+		Omit<KitBody, keyof Heights | "hadLevel" | "bodies" | "addsGlass" | "leaves"> {
 	hadLevel?: FuseLevel | undefined;
-	turnedOver: boolean;
-	opaqueBelow: boolean;
 	/** As laid, counter-clockwise; left out where no kit is known: a box. */
 	outline?: Ring | undefined;
-	widthMm: number;
-	heightMm: number;
-	acrossMm: number;
-	meanMm: number;
-	areaMm2: number;
-	massG: number;
-	highMm: number;
-	trappedSpanMm: number;
-	blackBesideWhite: boolean;
-	fired: boolean;
 	/** What it anneals as. */
 	effectiveMm: number;
 	/** Where its size and heights come from: the kit alone, somebody’s measuring, or a measuring from before glass was added. */

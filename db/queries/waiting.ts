@@ -3,6 +3,7 @@ import type { PlanStep } from "@core/loading/plan/piece-jobs";
 import type { WaitingPiece } from "@core/loading/propose";
 import { bodiesAhead, bodyOfJourney } from "@core/piece/of-journey";
 import { shapeOfReading } from "@core/piece/old-reading";
+import { outlineKey } from "@core/piece/outline-key";
 import type { KitReading } from "@core/stack/read-kit";
 import { and, asc, eq, inArray, isNotNull, notExists, type SQL, sql } from "drizzle-orm";
 import type { Reader } from "../connect";
@@ -46,9 +47,6 @@ async function waitingRows(reader: Reader, where: SQL, most: number) {
 		];
 	});
 }
-
-/** Outlines are sent once for all pieces of a kit in one firing, under this. */
-const outlineKey = (kitVersionId: string | null, step: number): string => `${kitVersionId} ${step}`;
 
 /** Pieces as the loading core needs them; those never measured are left out. */
 export async function loadWaiting(reader: Reader, ids: readonly string[]): Promise<WaitingPiece[]> {
@@ -96,7 +94,7 @@ function planRows(rows: Awaited<ReturnType<typeof waitingRows>>) {
 	const all = rows.map(({ row, student: name, waiting: { body: _, mould: __, ...waiting }, left }) => {
 		const route = left.map(({ body: { outline, ...body }, ...step }, i): PlanStep => {
 			if (!outline) return { ...step, body };
-			const key = outlineKey(row.kitVersionId, row.journey.step + i);
+			const key = outlineKey({ kitVersionId: row.kitVersionId, step: row.journey.step + i });
 			outlines[key] = outline;
 			return { ...step, body, outlineKey: key };
 		});
@@ -150,7 +148,7 @@ export async function roomOf(
 		outlines: Object.fromEntries(
 			pieces.flatMap(({ kitVersionId, step }) => {
 				const ring = outlineAt(kitVersionId, step);
-				return ring ? [[outlineKey(kitVersionId, step), ring]] : [];
+				return ring ? [[outlineKey({ kitVersionId, step }), ring]] : [];
 			}),
 		),
 		moulds: Object.fromEntries(

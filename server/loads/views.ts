@@ -2,6 +2,7 @@ import type { PieceBrief } from "@contract/pieces";
 import { groupBy } from "@core/group-by";
 import { mouldTrouble } from "@core/loading/mould-problem";
 import { traysOf } from "@core/loading/tray";
+import { outlineKey } from "@core/piece/outline-key";
 import { countUnjudged } from "@db/queries/firings";
 import { loadGlass } from "@db/queries/glass";
 import { picturesOf } from "@db/queries/pictures";
@@ -30,11 +31,7 @@ export const load: View<"load"> = async (context) => {
 	const stuck = (one: PieceBrief) => {
 		const mould = room.moulds[one.id];
 		const trouble =
-			mould &&
-			mouldTrouble(
-				mould,
-				one.body ? { ...one.body, outline: room.outlines[`${one.kitVersionId} ${one.step}`] } : undefined,
-			);
+			mould && mouldTrouble(mould, one.body ? { ...one.body, outline: room.outlines[outlineKey(one)] } : undefined);
 		return trouble ? [{ mouldId: mould.id, name: mould.name, trouble, piece: one }] : [];
 	};
 	const fit = dryOnes.filter(tested);

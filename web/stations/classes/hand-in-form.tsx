@@ -13,6 +13,7 @@ import { type TroubleError, upload } from "../../lib/api";
 import { useHouse } from "../../lib/house";
 import { useFigure, usePrefs } from "../../lib/prefs";
 import { LevelGlyph } from "../../ui/signs";
+import { unmeasured } from "../pieces/unmeasured";
 
 /** Measures the student's piece as it really is, and decides again which level it belongs to. One schema with the server. */
 export function HandInForm({
@@ -34,14 +35,7 @@ export function HandInForm({
 		start: {
 			pieceId: piece.id,
 			seq: piece.seq,
-			asMade: {
-				widthMm: Number.NaN,
-				heightMm: Number.NaN,
-				thickestMm: Number.NaN,
-				thinnestMm: Number.NaN,
-				massG: null as number | null,
-				changed: "",
-			},
+			asMade: unmeasured(),
 			glue: "whiteGlue" as Glue,
 			level: piece.level,
 		},
@@ -52,8 +46,8 @@ export function HandInForm({
 	});
 	const { level, glue, asMade } = form.values;
 	const dryMin = useHouse().customs.dryMin[glue];
-	const { thickestMm: thickest, thinnestMm: thinnest } = asMade;
-	const measured = thickest > 0 && thinnest > 0 && thickest >= thinnest;
+	const { widthMm, heightMm, thickestMm, thinnestMm } = asMade;
+	const isMeasured = [widthMm, heightMm, thinnestMm].every((mm) => mm > 0) && thickestMm >= thinnestMm;
 
 	/** Once: a photo already sent is not sent again with the next try. */
 	const sendPhotoOnce = async (): Promise<boolean> => {
@@ -94,7 +88,7 @@ export function HandInForm({
 					{...form.field("level")}
 				/>
 			</div>
-			{measured && <AsItBehaves piece={piece} made={asMade} level={level} />}
+			{isMeasured && <AsItBehaves piece={piece} made={asMade} level={level} />}
 			<TextField label="What changed from the kit" multiline {...form.field("asMade.changed")} />
 			<ChoiceField
 				label="Held with"
@@ -126,26 +120,18 @@ export function HandInForm({
 	);
 }
 
-/** Before its sides are typed: a plate. */
-const unsized = (made: AsMade): AsMade => ({ ...made, widthMm: PLATE_MM, heightMm: PLATE_MM });
-const PLATE_MM = 1000;
-
 /** What the piece as it was made does at its level: as the kit does, or otherwise, with the difference. */
 function AsItBehaves({ piece, made, level }: { piece: PieceBrief; made: AsMade; level: FuseLevel }) {
 	const figure = useFigure();
 	const { units } = usePrefs();
-	const sized = made.widthMm > 0 && made.heightMm > 0;
-	const differs = piece.planned && sized ? asMadeDiffers(piece.planned, made, level) : [];
+	const differs = piece.planned ? asMadeDiffers(piece.planned, made, level) : [];
 	return (
 		<div className="border-y border-line py-2" role="status">
 			<p className="flex flex-wrap items-center gap-x-2">
 				<LevelGlyph level={level} />
 				<span>
-					Anneals as{" "}
-					<b className="figure">
-						{figure({ mm: asMadeAt(piece.planned, sized ? made : unsized(made), level).effectiveMm })}
-					</b>
-					{piece.planned && sized && differs.length === 0 && ", as the kit does"}
+					Anneals as <b className="figure">{figure({ mm: asMadeAt(piece.planned, made, level).effectiveMm })}</b>
+					{piece.planned && differs.length === 0 && ", as the kit does"}
 				</span>
 			</p>
 			{differs.map((sentence) => (

@@ -1,6 +1,7 @@
 import type { LoadView } from "@contract/loads";
 import { LEVEL_WORDS } from "@core/firing/level";
 import { groupBy } from "@core/group-by";
+import { outlineKey } from "@core/piece/outline-key";
 import { dayWords } from "@formats/time";
 import { Fragment } from "react";
 import { useNow } from "../../lib/clock";
@@ -125,7 +126,7 @@ function PieceLine(props: { view: LoadView; piece: Piece; isIn: boolean; toggle(
 					onChange={() => toggle(piece.id)}
 				/>
 				<StackBar stack={piece.stack} width={10} />
-				{piece.body && <OutlineMark ring={view.outlines[`${piece.kitVersionId} ${piece.step}`]} {...piece.body} />}
+				{piece.body && <OutlineMark ring={view.outlines[outlineKey(piece)]} {...piece.body} />}
 				<span className="min-w-0 grow leading-tight">
 					<span className="block truncate" title={piece.student ?? ""}>
 						<b className="figure tracking-wide">{piece.code}</b> {piece.student}

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { NumberField } from "../../forms/fields";
 import { Problems } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";
+import { unmeasured } from "./unmeasured";
 
 /** A waiting piece is measured once more: glass was added since, or somebody doubts what was written down. */
 export function MeasureAgain({ piece }: { piece: PieceBrief }) {
@@ -32,14 +33,7 @@ function MeasureForm({ piece, onDone }: { piece: PieceBrief; onDone(): void }) {
 		start: {
 			pieceId: piece.id,
 			seq: piece.seq,
-			asMade: {
-				widthMm: Number.NaN,
-				heightMm: Number.NaN,
-				thickestMm: Number.NaN,
-				thinnestMm: Number.NaN,
-				massG: null as number | null,
-				changed: piece.asMade?.changed ?? "",
-			},
+			asMade: unmeasured(piece.asMade?.changed),
 		},
 		schema: async () => (await import("@contract/pieces")).actions.measure,
 		sent: (values, id) => ({ ...values, eventId: id() }),

@@ -42,7 +42,10 @@ function Piece({ view }: StationProps<"piece">) {
 				{piece.stackCode}
 			</span>,
 		],
-		["Anneals as", figure({ mm: piece.effectiveMm })],
+		[
+			"Anneals as",
+			`${figure({ mm: piece.effectiveMm })}${piece.body && piece.body.from !== "measured" ? ", by its kit" : ""}`,
+		],
 		...(made
 			? ([
 					["As made", `${figure({ mm: made.widthMm })} × ${figure({ mm: made.heightMm })}`],

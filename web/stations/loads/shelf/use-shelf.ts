@@ -11,6 +11,7 @@ import { unevenOf } from "@core/loading/outlines/to-middle";
 import type { Place } from "@core/loading/place";
 import { moved, putIn, type ShelfDoc } from "@core/loading/shelf-doc";
 import { shelvesUsed } from "@core/loading/tiers";
+import { outlineKey } from "@core/piece/outline-key";
 import { type Remote, wrap } from "comlink";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { createDraft, useDocument, useSteps } from "../../../ui/kept/draft";
@@ -27,7 +28,7 @@ export function useBodies(view: LoadView, pieces: readonly PieceBrief[]): Readon
 			new Map(
 				pieces.flatMap(({ id, body, step, kitVersionId, familyId }) => {
 					if (!body) return [];
-					const outline = view.outlines[`${kitVersionId} ${step}`];
+					const outline = view.outlines[outlineKey({ kitVersionId, step })];
 					const lying = { body: { ...body, outline }, mould: view.moulds[id] };
 					return [[id, { form: formOf(footprintOf(lying)), standsMm: heightOf(lying), familyId }] as const];
 				}),
