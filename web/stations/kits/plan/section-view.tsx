@@ -1,6 +1,7 @@
 import { type FuseLevel, LEVEL_WORDS } from "@core/firing/level";
 import type { DrawnPart } from "@core/kit/drawn";
 import type { Section } from "@core/stack/section";
+import { sectionAsLaid } from "@core/stack/section-as-laid";
 import { useFigure } from "../../../lib/prefs";
 import { LevelGlyph } from "../../../ui/signs";
 
@@ -19,17 +20,10 @@ const TALLER = 3;
 const ROOM_MM = 4;
 
 /** The section along the plan's line: laid up above, after the firing below, on one scale. */
-export function SectionView({ section: asLaid, drawn, level, rests, turnedOver }: Props) {
+export function SectionView({ section: along, drawn, level, rests, turnedOver }: Props) {
 	const figure = useFigure();
-	if (!asLaid || asLaid.lengthMm <= 0) return null;
-	const faceUp = asLaid.places.map(({ layers }) => lying(layers, rests));
-	const section = turnedOver ? upsideDown(asLaid) : asLaid;
-	const heights = faceUp.map((layers) => Math.max(0, ...layers.map(({ from, mm }) => from + mm)));
-	const highest = Math.max(0, ...heights);
-	const laid = turnedOver
-		? faceUp.map((layers) => layers.map(({ from, mm, ...one }) => ({ ...one, mm, from: highest - from - mm })))
-		: faceUp;
-	const backs = turnedOver ? heights.map((mm) => (mm > 0 ? highest : 0)) : heights;
+	if (!along || along.lengthMm <= 0) return null;
+	const { section, laid, heightsMm: heights, upperMm } = sectionAsLaid(along, rests, turnedOver);
 	const top = Math.max(9, ...heights, ...section.after) * TALLER + ROOM_MM;
 	const colours = new Map(drawn.map(({ part, firedColour }) => [part.id, firedColour]));
 	const range = (values: readonly number[]) => {
@@ -68,7 +62,7 @@ export function SectionView({ section: asLaid, drawn, level, rests, turnedOver }
 						/>
 					)),
 				)}
-				<Silhouette heights={backs} stepMm={section.stepMm} floor={floor} />
+				<Silhouette heights={upperMm} stepMm={section.stepMm} floor={floor} />
 				<Shelf lengthMm={section.lengthMm} y={floor} />
 			</svg>
 			<span className="figure text-soft">{range(heights)} high</span>
@@ -101,12 +95,6 @@ export function SectionView({ section: asLaid, drawn, level, rests, turnedOver }
 		</div>
 	);
 }
-
-/** The same glass with its layers the other way round. */
-const upsideDown = (section: Section): Section => ({
-	...section,
-	places: section.places.map((place) => ({ ...place, layers: place.layers.toReversed() })),
-});
 
 const Shelf = ({ lengthMm, y }: { lengthMm: number; y: number }) => (
 	<path
@@ -146,16 +134,6 @@ function OnMould({
 			<Shelf lengthMm={lengthMm} y={low - 0.4} />
 		</svg>
 	);
-}
-
-/** Each layer of a place from where it rests; what bends (thread, frit, foil) lies on what is below it. */
-function lying(layers: Section["places"][number]["layers"], rests: Readonly<Record<string, number>>) {
-	let top = 0;
-	return layers.map(({ partId, mm }) => {
-		const from = Math.max(rests[partId] ?? top, 0);
-		top = Math.max(top, from + mm);
-		return { partId, from, mm };
-	});
 }
 
 /** What the glass has become: each place keeps the shares of its layers, in a body with one soft top. */
