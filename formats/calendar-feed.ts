@@ -1,5 +1,5 @@
 import ical, { ICalEventStatus, ICalEventTransparency } from "ical-generator";
-import { wallClockMs } from "./time";
+import { wallClockMs } from "./wall-clock";
 
 /** One evening as a calendar of somebody else shows it. Days and times in the studio's zone. */
 export interface FeedEvening {

@@ -1,5 +1,8 @@
+import { TZDate } from "@date-fns/tz";
+import { format } from "date-fns";
 import { describe, expect, it } from "vitest";
-import { clock, clockNear, dayOf, dayWords, endOfDayMs, longDay, wallClockMs } from "./time";
+import { clock, clockNear, dayAndClock, dayOf, dayWords, longDay, shortDay } from "./time";
+import { endOfDayMs, wallClockMs } from "./wall-clock";
 
 const zone = "America/Denver";
 
@@ -30,4 +33,32 @@ describe("days of the studio", () => {
 		expect(dayWords("2032-03-12", now, zone)).toBe("Fri 12 Mar 2032");
 		expect(longDay(now, zone)).toBe("Saturday 8 March");
 	});
+});
+
+describe("against a reference library (date-fns with its zones), over a year of hours in zones east, west and between", () => {
+	const zones = [
+		"America/Denver",
+		"Asia/Kathmandu",
+		"Pacific/Kiritimati",
+		"America/St_Johns",
+		"Australia/Lord_Howe",
+		"UTC",
+	];
+	const hours = Array.from({ length: 400 }, (_, i) => new Date(Date.UTC(2030, 8, 27) + i * 23.37 * 3_600_000));
+	it.each(zones)("%s", (zone) => {
+		for (const at of hours) {
+			const reference = (form: string) => format(new TZDate(at.getTime(), zone), form);
+			expect(dayOf(at, zone)).toBe(reference("yyyy-MM-dd"));
+			expect(clock(at, zone)).toBe(reference("HH:mm"));
+			expect(clockNear(at, "2029-01-01T00:00:00Z", zone)).toBe(reference("EEE HH:mm"));
+			expect(longDay(at, zone)).toBe(reference("EEEE d MMMM"));
+			expect(dayAndClock(at, zone)).toBe(reference("d MMM HH:mm"));
+			expect(shortDay(at, zone)).toBe(reference("d MMM yyyy"));
+			expect(dayWords(dayOf(at, zone), "2029-06-01T00:00:00Z", zone)).toBe(reference("EEE d MMM yyyy"));
+		}
+	});
+});
+
+describe("what is no instant", () => {
+	it("is refused", () => expect(() => clock("yesterday", zone)).toThrow(RangeError));
 });

@@ -4,7 +4,7 @@ import { bodyOfJourney } from "@core/piece/of-journey";
 import { shapeOfReading } from "@core/piece/old-reading";
 import { promiseState, type UsualHours } from "@core/promise/promise";
 import { type KitReading, stackCode } from "@core/stack/read-kit";
-import { endOfDayMs } from "@formats/time";
+import { endOfDayMs } from "@formats/wall-clock";
 import { and, asc, count, eq, inArray, isNull, lt, max, ne, or, type SQL, sql } from "drizzle-orm";
 import type { Reader, Transaction } from "../connect";
 import { firing, glass, kitVersion, photo, piece, pieceEvent, student } from "../schema";

@@ -5,7 +5,7 @@ import type { PlanStep } from "@core/loading/plan/piece-jobs";
 import { loadGlass } from "@db/queries/glass";
 import { loadKilns } from "@db/queries/kilns";
 import { announcedToPlan, waitingToPlan } from "@db/queries/waiting";
-import { endOfDayMs } from "@formats/time";
+import { endOfDayMs } from "@formats/wall-clock";
 import type { View } from "../house/view";
 import { closedSpan } from "../kilns/models/out-of-service";
 import { calendarFirings } from "./models/calendar";

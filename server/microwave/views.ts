@@ -1,6 +1,7 @@
 import { sessionBriefs } from "@db/queries/sessions";
 import { kiln, microwaveRun, oven } from "@db/schema";
-import { dayOf, wallClockMs } from "@formats/time";
+import { dayOf } from "@formats/time";
+import { wallClockMs } from "@formats/wall-clock";
 import { and, asc, desc, eq } from "drizzle-orm";
 import type { View } from "../house/view";
 

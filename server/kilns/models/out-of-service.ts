@@ -1,6 +1,7 @@
 import type { ClosedKiln } from "@core/loading/plan/book";
 import type { KilnRow } from "@db/queries/kilns";
-import { dayWords, endOfDayMs, wallClockMs } from "@formats/time";
+import { dayWords } from "@formats/time";
+import { endOfDayMs, wallClockMs } from "@formats/wall-clock";
 import { Refusal } from "../../house/refusal";
 
 type Closable = Pick<KilnRow, "id" | "name" | "outOfService">;

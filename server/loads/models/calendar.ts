@@ -6,7 +6,7 @@ import { nextIn } from "@core/loading/plan/spans";
 import type { Reader } from "@db/connect";
 import { activeFirings, duesOfActive, type FiringRow, mouldsOfActive } from "@db/queries/firings";
 import { type KilnRow, loadKilns } from "@db/queries/kilns";
-import { endOfDayMs } from "@formats/time";
+import { endOfDayMs } from "@formats/wall-clock";
 import { openInstant } from "../../firings/models/open-instant";
 
 const MINUTE = 60_000;

@@ -2,7 +2,8 @@ import { type DaySpan, dailySpans, weekSpans } from "@core/calendar/week-spans";
 import type { Span } from "@core/loading/plan/book";
 import { without } from "@core/loading/plan/spans";
 import type { Studio } from "@db/queries/studio";
-import { dayOf, wallClockMs } from "@formats/time";
+import { dayOf } from "@formats/time";
+import { wallClockMs } from "@formats/wall-clock";
 
 const MINUTE = 60_000;
 

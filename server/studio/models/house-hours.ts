@@ -1,7 +1,8 @@
 import type { HouseHours } from "@contract/firings";
 import { isIn, longestAlone, type Moment, minuteOf, nextThere } from "@core/calendar/house-hours";
 import type { Studio } from "@db/queries/studio";
-import { clock, dayOf, wallClockMs } from "@formats/time";
+import { clock, dayOf } from "@formats/time";
+import { wallClockMs } from "@formats/wall-clock";
 
 /** What the studio's hours say of a firing from its start until it may be opened: when somebody opens it, and what to think of. */
 export function houseHoursOf({ timeZone, customs }: Studio, startAt: Date, endAt: Date, openAt: Date): HouseHours {

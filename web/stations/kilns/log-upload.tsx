@@ -1,7 +1,7 @@
 import type { KilnView } from "@contract/kilns";
 import { isDated, type LogMapping } from "@core/kiln/log";
 import type { LogPreview } from "@formats/kiln-log";
-import { wallClockMs } from "@formats/time";
+import { wallClockMs } from "@formats/wall-clock";
 import { useState } from "react";
 import { FileField } from "../../forms/file-field";
 import { Problems } from "../../forms/notice";

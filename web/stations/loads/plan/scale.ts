@@ -1,6 +1,7 @@
 import { addDays } from "@core/calendar/days";
 import type { Span } from "@core/loading/plan/book";
-import { dayOf, wallClockMs } from "@formats/time";
+import { dayOf } from "@formats/time";
+import { wallClockMs } from "@formats/wall-clock";
 import { scaleLinear } from "d3-scale";
 
 /** The calendar's drawing: its size, and where an instant lies. px */
