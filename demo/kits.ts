@@ -234,7 +234,11 @@ const bearingCast: KitDesign = {
 	...emptyKit("Bearing paperweight"),
 	note: "Line the ring with 3 mm fibre and shelf paper. Fill in this order, lightly pressed.",
 	parts: [
-		lay("Steel ring", { kind: "dam", shape: { kind: "ring", diameterMm: 66, holeMm: 60 }, heightMm: 25 }, 0),
+		lay(
+			"Steel ring",
+			{ kind: "dam", shape: { kind: "ring", diameterMm: 66, holeMm: 60 }, heightMm: 25, of: "steel", liningMm: 3 },
+			0,
+		),
 		...[
 			["Clear below", "clear-coarse", 0.9],
 			["Dusk", "dusk-fine", 0.5],
@@ -246,7 +250,7 @@ const bearingCast: KitDesign = {
 				name as string,
 				{
 					kind: "grains",
-					shape: { kind: "circle", diameterMm: 59.5 },
+					shape: { kind: "circle", diameterMm: 53.5 },
 					glassId: glassId as string,
 					gPerCm2: gPerCm2 as number,
 				},

@@ -1,7 +1,7 @@
 import { signedAreaMm2 } from "@core/geometry/shape";
 import { isSimple } from "@core/geometry/simple";
 import { crossingsOf, MOST_CROSSINGS } from "@core/kit/intricacy";
-import { allParts, KIT_VERSION, type KitDesign, type KitPart, LARGEST_KIT, METALS } from "@core/kit/kit";
+import { allParts, KIT_VERSION, type KitDesign, type KitPart, LARGEST_KIT, METALS, WALL_STUFFS } from "@core/kit/kit";
 import { z } from "zod";
 import { count, lengthMm, level, placeMm, words } from "../fields";
 
@@ -95,7 +95,15 @@ export const kitPart = z.discriminatedUnion("kind", [
 		shape: cutShape,
 		heightMm,
 	}),
-	z.strictObject({ ...lie, kind: z.literal("dam"), shape: cutShape, heightMm }),
+	z.strictObject({
+		...lie,
+		kind: z.literal("dam"),
+		shape: cutShape,
+		heightMm,
+		of: z.enum(WALL_STUFFS, { error: "Choose what the wall is of." }).optional(),
+		wallMm: lengthMm("Wall", 100, 0).optional(),
+		liningMm: lengthMm("Lining", 30, 0).optional(),
+	}),
 	z.strictObject({ ...lie, kind: z.literal("component"), componentId: words("The component", 40, 1) }),
 ]) satisfies z.ZodType<KitPart>;
 

@@ -1,6 +1,6 @@
 import { boxOf, type CutShape, shapeAreaMm2 } from "../geometry/shape";
 import { groupBy } from "../group-by";
-import { glassIdOf, type KitPart, type PartKind } from "../kit/kit";
+import { glassIdOf, type KitPart, type PartKind, wallStuffOf } from "../kit/kit";
 import { lengthOf } from "../kit/length";
 import type { Figure } from "../units/phrase";
 import { type Spares, USUAL_SPARES } from "./spares";
@@ -90,7 +90,7 @@ function stuffOf(part: KitPart): string {
 		case "fibre":
 			return part.use === "insert" ? "fibre insert" : "fibre support";
 		case "dam":
-			return "dam";
+			return `wall of ${wallStuffOf(part)}`;
 		case "lump":
 			return part.form === "slice" ? "cane slice" : "dot";
 		case "thread":

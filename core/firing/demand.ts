@@ -40,10 +40,14 @@ const TINY_ACROSS_MM = 15;
 const TINY_THICK_MM = 6;
 const TRAP_FROM_MM = 75;
 export const COOL_CAP_C_PER_H = 83;
-export const LEAST_SOAK_MIN = 30;
+const LEAST_SOAK_MIN = 30;
+const SOAK_MM_PER_H = 6;
 
 /** Below these the edges of sheet on sheet do not close: air finds its way out by itself. Common practice, no source. */
 const SEALS: readonly FuseLevel[] = ["tack", "contour", "full", "deep"];
+
+/** How long a piece that anneals as so thick (mm) is held, min: an hour for 6 mm, half an hour at least. Common practice, no source. */
+export const soakMinOf = (effectiveMm: number): number => Math.max(LEAST_SOAK_MIN, (effectiveMm / SOAK_MM_PER_H) * 60);
 
 export function demandOf(piece: PieceToFire, { cooling, warmUp }: Pace): Demand {
 	const cool = Math.min(COOL_CAP_C_PER_H, rateForLag(COOLING_LAG_K, piece.effectiveMm));
@@ -51,7 +55,7 @@ export function demandOf(piece: PieceToFire, { cooling, warmUp }: Pace): Demand 
 		level: piece.level,
 		firstRampCPerH: firstRamp(piece, warmUp),
 		airMin: SEALS.includes(piece.level) ? airHoldMin(piece.trappedSpanMm) : 0,
-		soakMin: Math.max(LEAST_SOAK_MIN, (piece.effectiveMm / 6) * 60),
+		soakMin: soakMinOf(piece.effectiveMm),
 		coolCPerH: cooling === "cautious" ? cool / 2 : cool,
 	};
 }

@@ -8,6 +8,10 @@ export type Change =
 	| { do: "remove"; partIds: string[] }
 	| { do: "move"; partIds: string[]; byMm: { x: number; y: number } }
 	| { do: "resize"; partId: string; shape: CutShape }
+	/** Another part in the place of the one with its id. */
+	| { do: "replace"; part: KitPart }
+	/** Lines a wall. */
+	| { do: "line"; partId: string; liningMm: number }
 	| { do: "raise"; partIds: string[]; layers: number }
 	| { do: "turnFace"; partId: string }
 	/** Meant to come out by itself. */
@@ -33,6 +37,10 @@ export function applyChange(design: KitDesign, change: Change): KitDesign {
 			}));
 		case "resize":
 			return each([change.partId], (part) => ("shape" in part ? { ...part, shape: change.shape } : part));
+		case "replace":
+			return each([change.part.id], () => change.part);
+		case "line":
+			return each([change.partId], (part) => (part.kind === "dam" ? { ...part, liningMm: change.liningMm } : part));
 		case "raise":
 			return each(change.partIds, (part) => ({ ...part, layer: Math.max(0, part.layer + change.layers) }));
 		case "turnFace":

@@ -1,7 +1,7 @@
-import type { Region } from "../geometry/region";
+import { offset, type Region, subtract } from "../geometry/region";
 import type { Glass } from "../glass/glass";
-import type { KitDesign, KitPart, Metal } from "./kit";
-import { placedRegion, placeRegion } from "./plan";
+import { type KitDesign, type KitPart, type Metal, type WallStuff, wallStuffOf } from "./kit";
+import { insideOf, placedRegion, placeRegion } from "./plan";
 
 /** A part as a plan shows it: where it lies and in which colours. A component is drawn part by part. */
 export interface DrawnPart {
@@ -9,6 +9,8 @@ export interface DrawnPart {
 	region: Region;
 	boughtColour: string;
 	firedColour: string;
+	/** The fibre that lines a wall. */
+	lining?: Region;
 	/** How much of what lies below shows through, 0–1. */
 	clearness: number;
 }
@@ -19,7 +21,8 @@ const METAL_COLOURS: Record<Metal, string> = {
 	steel: "#77808a",
 	mica: "#cbb98c",
 };
-const FIBRE_COLOUR = "#e9e6dc";
+const WALL_COLOURS: Record<WallStuff, string> = { steel: METAL_COLOURS.steel, brick: "#c9b7a0", board: "#d8d2c2" };
+export const FIBRE_COLOUR = "#e9e6dc";
 const UNKNOWN_COLOUR = "#b05fb0";
 
 /** All parts of a plan, bottom layer first. */
@@ -40,13 +43,21 @@ function drawPart(part: KitPart, design: KitDesign, glasses: ReadonlyMap<string,
 		);
 	}
 	const glass = "glassId" in part ? glasses.get(part.glassId) : undefined;
-	return [{ part, region: placedRegion(part, design, glass), ...coloursOf(part, glass) }];
+	const region = placedRegion(part, design, glass);
+	const lining = part.kind === "dam" && part.liningMm ? { lining: liningOf(region, part.liningMm) } : {};
+	return [{ part, region, ...lining, ...coloursOf(part, glass) }];
 }
 
-function coloursOf(part: KitPart, glass: Glass | undefined): Omit<DrawnPart, "part" | "region"> {
+/** Between the inside of a wall and its opening. */
+function liningOf(wall: Region, mm: number): Region {
+	const inside = insideOf(wall);
+	return subtract(inside, offset(inside, -mm));
+}
+
+function coloursOf(part: KitPart, glass: Glass | undefined): Omit<DrawnPart, "part" | "region" | "lining"> {
 	if (part.kind === "foil" || part.kind === "loop") return alike(METAL_COLOURS[part.metal]);
 	if (part.kind === "fibre") return alike(FIBRE_COLOUR);
-	if (part.kind === "dam") return alike(METAL_COLOURS.steel);
+	if (part.kind === "dam") return alike(WALL_COLOURS[wallStuffOf(part)]);
 	if (!glass) return alike(UNKNOWN_COLOUR);
 	const { boughtColour, firedColour } = glass;
 	return { boughtColour, firedColour, clearness: CLEARNESS[glass.opacity] + (part.kind === "grains" ? 0.15 : 0) };

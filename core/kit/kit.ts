@@ -33,8 +33,18 @@ export type Stuff =
 	| { kind: "loop"; metal: Metal; wireMm: number; eyeMm: number; tailMm: number }
 	/** Fibre that carries a part which lies over nothing, or that keeps a pocket open inside the piece. */
 	| { kind: "fibre"; use: "support" | "insert"; shape: CutShape; heightMm: number }
-	/** A wall that stops spreading: a steel ring, a row of kiln brick. */
-	| { kind: "dam"; shape: CutShape; heightMm: number }
+	/**
+	 * A wall that stops spreading, or that glass is cast in. With a thickness its shape is the opening it stands round: a cutter, a free
+	 * outline. Without one it is the wall itself: a ring with its hole, a row of kiln brick. Its lining makes the opening smaller all round.
+	 */
+	| {
+			kind: "dam";
+			shape: CutShape;
+			heightMm: number;
+			of?: WallStuff | undefined;
+			wallMm?: number | undefined;
+			liningMm?: number | undefined;
+	  }
 	/** Something of this kit made in an earlier firing. */
 	| { kind: "component"; componentId: string };
 export type KitPart = Lie & Stuff;
@@ -52,6 +62,14 @@ export const PART_KINDS = [
 	"dam",
 	"component",
 ] as const satisfies readonly PartKind[];
+
+/** What walls are of. */
+export const WALL_STUFFS = ["steel", "brick", "board"] as const;
+export type WallStuff = (typeof WALL_STUFFS)[number];
+
+/** What a wall is of; where nobody said, a ring is of steel and anything else of kiln brick. */
+export const wallStuffOf = ({ of, shape, wallMm }: PartOf<"dam">): WallStuff =>
+	of ?? (shape.kind === "ring" || wallMm ? "steel" : "brick");
 
 export const METALS = ["copper", "silver", "steel", "mica"] as const;
 export type Metal = (typeof METALS)[number];

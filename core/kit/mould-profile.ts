@@ -5,11 +5,11 @@ import type { Mould } from "./mould";
 const DRAPE_SLOPE = 2;
 
 /**
- * How high (mm over its lowest place) slumped glass lies at a place, measured from the middle of the mould: in a dish or ring a
- * shallow bowl up to the rim, over a form flat on top and down its sides. What has no depth is flat. An estimate for drawings.
+ * How high (mm over its lowest place) slumped glass lies at a place, measured from the middle of the mould: in a dish a
+ * shallow bowl up to the rim, over a form flat on top and down its sides. What has no depth is flat, and so is one to cast in. An estimate for drawings.
  */
 export function slumpedHeightMm({ kind, opening, widthMm, heightMm, depthMm }: Mould, { x, y }: Point): number {
-	if (kind === "frame" || kind === "texture") return 0;
+	if (kind === "frame" || kind === "texture" || kind === "ring") return 0;
 	const [across, up] = [Math.abs(x) / (widthMm / 2), Math.abs(y) / (heightMm / 2)];
 	const out = opening === "round" ? Math.hypot(across, up) : Math.max(across, up);
 	if (kind === "drape") {

@@ -1,8 +1,8 @@
 import { boundsOf } from "../geometry/bounds";
-import { alongPath, type Region, type Ring } from "../geometry/region";
+import { alongPath, areaMm2, offset, type Region, type Ring } from "../geometry/region";
 import { centred, placeRing, regionOfShape } from "../geometry/shape";
 import type { Glass } from "../glass/glass";
-import type { KitDesign, KitPart } from "./kit";
+import type { KitDesign, KitPart, PartOf } from "./kit";
 
 /** What a part covers with the middle of its box at the origin, before it is turned. A loop's origin is its eye. */
 export function ownRegion(part: KitPart, design: Pick<KitDesign, "components">, glass?: Glass): Region {
@@ -20,10 +20,25 @@ export function ownRegion(part: KitPart, design: Pick<KitDesign, "components">, 
 			const component = design.components.find(({ id }) => id === part.componentId);
 			return (component?.parts ?? []).flatMap((inner) => placedRegion(inner, design, glass));
 		}
+		case "dam":
+			return wallRegion(part);
 		default:
 			return regionOfShape(part.shape);
 	}
 }
+
+/** What a wall stands on: round its opening where it has a thickness, else its shape itself. */
+function wallRegion({ shape, wallMm = 0 }: PartOf<"dam">): Region {
+	const inner = regionOfShape(shape);
+	if (wallMm <= 0 || shape.kind === "ring") return inner;
+	return [...offset(inner, wallMm, WALL_ARC_MM), ...inner.map((ring) => [...ring].reverse())];
+}
+
+/** What a wall stands round; empty for one without a hole. */
+export const insideOf = (wall: Region): Region =>
+	wall.filter((ring) => areaMm2([ring]) < 0).map((ring) => [...ring].reverse());
+
+const WALL_ARC_MM = 0.05;
 
 /** What a part covers where it lies, mm. */
 export const placedRegion = (part: KitPart, design: Pick<KitDesign, "components">, glass?: Glass): Region =>

@@ -10,9 +10,12 @@ export interface Lying {
 	mould?: MouldFoot | undefined;
 }
 
-/** What has to stay free of neighbours: the piece as it will be after firing, or the mould it lies on. */
+/** What has to stay free of neighbours: the piece as it will be after firing, the walls round it, or the mould it lies on. */
 export const footprintOf = ({ body, mould }: Lying): Ring =>
-	mould ? mouldFootprint(mould, body) : firedOutline(body.outline, body, edgeOf(body));
+	mould ? mouldFootprint(mould, body) : (body.wall?.outline ?? firedOutline(body.outline, body, edgeOf(body)));
 
 /** How high it stands on the shelf, mm. */
-export const heightOf = ({ body, mould }: Lying): number => (mould ? mouldHeightMm(mould) : 0) + body.highMm;
+export const heightOf = ({ body, mould }: Lying): number =>
+	mould?.kind === "ring"
+		? Math.max(mouldHeightMm(mould), mouldHeightMm({ depthMm: 0 }) + body.highMm)
+		: Math.max((mould ? mouldHeightMm(mould) : 0) + body.highMm, body.wall?.highMm ?? 0);

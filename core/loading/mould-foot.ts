@@ -4,7 +4,7 @@ import type { Mould } from "../kit/mould";
 import { boxOutline } from "./outlines/fired-outline";
 
 /** What a load has to know of a mould. */
-export type MouldFoot = Pick<Mould, "opening" | "widthMm" | "heightMm" | "depthMm">;
+export type MouldFoot = Pick<Mould, "kind" | "opening" | "widthMm" | "heightMm" | "depthMm">;
 
 /** A mould's wall and foot stand out round its opening, and under it, by about so much, mm. Common practice, no source. */
 const WALL_MM = 8;
@@ -24,4 +24,4 @@ export function mouldFootprint(mould: MouldFoot, made: { widthMm: number; height
 	);
 }
 
-export const mouldHeightMm = ({ depthMm }: MouldFoot): number => depthMm + FOOT_MM;
+export const mouldHeightMm = ({ depthMm }: Pick<MouldFoot, "depthMm">): number => depthMm + FOOT_MM;

@@ -28,6 +28,13 @@ export interface KitBody extends Required<Omit<Heights, "narrowMm">> {
 	massG: number;
 	/** Highest place above the shelf or the mould, with what is inside it and what carries it. */
 	highMm: number;
+	/** What a caliper reads before the firing, frit still loose: thickest without what is inside it, and thinnest. */
+	laidThickestMm?: number | undefined;
+	laidThinnestMm?: number | undefined;
+	/** All of it lies in walls that hold its edge. */
+	held?: boolean | undefined;
+	/** Walls that stand round or beside it: what they take of the shelf with the glass, round the middle, and how high they are. */
+	wall?: { outline: Ring; highMm: number } | undefined;
 	/** Longest span of sheet over glass, under which air is caught; 0 where there is none. */
 	trappedSpanMm: number;
 	blackBesideWhite: boolean;
@@ -42,7 +49,10 @@ export interface KitBody extends Required<Omit<Heights, "narrowMm">> {
 /** One piece in one firing: what hand-in, trays, shelf, plan, schedule, start and opening go by. Lengths mm, mass g. */
 export interface PieceBody
 	extends Heights,
-		Omit<KitBody, keyof Heights | "hadLevel" | "bodies" | "addsGlass" | "leaves"> {
+		Omit<
+			KitBody,
+			keyof Heights | "hadLevel" | "bodies" | "addsGlass" | "leaves" | "laidThickestMm" | "laidThinnestMm"
+		> {
 	hadLevel?: FuseLevel | undefined;
 	/** As laid, counter-clockwise; left out where no kit is known: a box. */
 	outline?: Ring | undefined;
@@ -84,20 +94,20 @@ function firedAgain(body: KitBody): KitBody {
 		...body,
 		thickestMm: Math.max(levelled(body.thickestMm), body.meanMm),
 		thinnestMm: Math.min(levelled(body.thinnestMm), body.meanMm),
-		trappedSpanMm: 0,
-		fired: true,
-		addsGlass: false,
+		...{ laidThickestMm: undefined, laidThinnestMm: undefined, trappedSpanMm: 0, fired: true, addsGlass: false },
 	};
 }
 
 /** What a ruler and a caliper would say of it. */
-const asMeasured = ({ widthMm, heightMm, thickestMm, insertMm, thinnestMm, massG }: KitBody) => ({
-	widthMm,
-	heightMm,
-	thickestMm: thickestMm + insertMm,
-	thinnestMm,
-	massG,
-});
+const asMeasured = (body: KitBody) => {
+	const { widthMm, heightMm, thickestMm, laidThickestMm = thickestMm, insertMm, thinnestMm, massG } = body;
+	const { laidThinnestMm = thinnestMm } = body;
+	return { widthMm, heightMm, thickestMm: laidThickestMm + insertMm, thinnestMm: laidThinnestMm, massG };
+};
+
+/** In a wall everything is loose frit: what stands higher melts by as much less as the rest of it does. */
+const meltsTo = ({ held, thickestMm, laidThickestMm = thickestMm }: KitBody): number =>
+	held && laidThickestMm > 0 ? thickestMm / laidThickestMm : 1;
 
 /**
  * A piece as it goes into a firing: its kit’s body of that firing, corrected by as much as the piece was measured to differ from the kit
@@ -116,20 +126,15 @@ export function pieceBody(
 	if (!planned) return made && byMeasure(made, level, hadLevel);
 	const wasLaid = made && reference && differing(made, reference);
 	const more = (key: "widthMm" | "heightMm") => wasLaid?.[key] ?? 0;
-	// A firing since may have levelled what was measured: then only what makes it anneal for longer is believed.
-	const isSince = at.step !== madeAt.step || at.again !== madeAt.again;
-	const higherMm = isSince ? Math.max(0, wasLaid?.thickestMm ?? 0) : (wasLaid?.thickestMm ?? 0);
-	const thinnerMm = isSince ? Math.min(0, wasLaid?.thinnestMm ?? 0) : (wasLaid?.thinnestMm ?? 0);
-	const least = 0.1;
 	const size = {
-		widthMm: Math.max(least, planned.widthMm + more("widthMm")),
-		heightMm: Math.max(least, planned.heightMm + more("heightMm")),
+		widthMm: Math.max(LEAST_MM, planned.widthMm + more("widthMm")),
+		heightMm: Math.max(LEAST_MM, planned.heightMm + more("heightMm")),
 	};
-	const thickestMm = Math.max(least, planned.thickestMm + higherMm);
+	const isSince = at.step !== madeAt.step || at.again !== madeAt.again;
+	const { higherMm, ...corrected } = heightsBy(planned, made, wasLaid, isSince);
 	const isOne = planned.bodies <= 1;
 	const heights: Heights = {
-		thickestMm,
-		thinnestMm: Math.min(thickestMm, Math.max(least, planned.thinnestMm + thinnerMm)),
+		...corrected,
 		insertMm: planned.insertMm,
 		aroundMm: planned.aroundMm,
 		narrowMm: isOne ? Math.min(size.widthMm, size.heightMm) : planned.narrowMm,
@@ -137,20 +142,46 @@ export function pieceBody(
 	const areaMm2 = (planned.areaMm2 * size.widthMm * size.heightMm) / (planned.widthMm * planned.heightMm || 1);
 	const massG =
 		wasLaid?.massG !== undefined
-			? Math.max(least, planned.massG + wasLaid.massG)
+			? Math.max(LEAST_MM, planned.massG + wasLaid.massG)
 			: planned.massG * (areaMm2 / (planned.areaMm2 || 1)) * (meanOf(heights) / (meanOf(planned) || 1));
-	const { turnedOver, opaqueBelow, trappedSpanMm, blackBesideWhite } = planned;
+	const { turnedOver, opaqueBelow, trappedSpanMm, blackBesideWhite, held, wall } = planned;
 	return {
 		...{ level, hadLevel, turnedOver, opaqueBelow, outline, trappedSpanMm, blackBesideWhite },
+		...(held && { held }),
+		...(wall && { wall }),
 		...heights,
 		...size,
 		...{ areaMm2, massG, meanMm: areaMm2 > 0 ? massG / G_PER_MM3 / areaMm2 : 0 },
 		acrossMm: isOne ? Math.max(size.widthMm, size.heightMm) : planned.acrossMm,
-		highMm: planned.highMm + higherMm,
+		highMm: planned.highMm + higherMm / meltsTo(planned),
 		fired: planned.fired || hadLevel !== undefined,
 		effectiveMm: effectiveThicknessMm(heights, level, hadLevel),
 		from: !made ? "kit" : addedSince(kit, madeAt, at) ? "measuredBefore" : "measured",
 	};
+}
+
+/** Nothing is measured smaller or lighter, mm or g. */
+const LEAST_MM = 0.1;
+
+/**
+ * Thickest and thinnest glass of a kit’s body as the piece was measured to differ from it, mm. A firing since may have levelled what was
+ * measured: then only what makes it anneal for longer is believed. In a wall its weight says how deep it melts, better than a caliper in
+ * loose frit.
+ */
+function heightsBy(
+	planned: KitBody,
+	made: AsMade | undefined,
+	was: { thickestMm: number; thinnestMm: number } | undefined,
+	isSince: boolean,
+): { thickestMm: number; thinnestMm: number; higherMm: number } {
+	const differs = { thickestMm: was?.thickestMm ?? 0, thinnestMm: was?.thinnestMm ?? 0 };
+	const higherMm = isSince ? Math.max(0, differs.thickestMm) : differs.thickestMm;
+	const thinnerMm = isSince ? Math.min(0, differs.thinnestMm) : differs.thinnestMm;
+	const weighed = planned.held && !isSince && made?.massG ? made.massG / (planned.massG || 1) : undefined;
+	const highest = weighed ? planned.thickestMm * weighed : planned.thickestMm + higherMm;
+	const lowest = weighed ? planned.thinnestMm * weighed : planned.thinnestMm + thinnerMm;
+	const thickestMm = Math.max(LEAST_MM, highest);
+	return { thickestMm, thinnestMm: Math.min(thickestMm, Math.max(LEAST_MM, lowest)), higherMm };
 }
 
 /** Was glass added after somebody measured it? */
@@ -171,9 +202,10 @@ function isOfOne(made: AsMade, { bodies, acrossMm, widthMm, heightMm }: KitBody)
 /** How a piece differed from its kit as it was measured; turned, where that is nearer to it. One of its dots tells heights alone. */
 function differing(made: AsMade, kit: KitBody) {
 	const plan = asMeasured(kit);
+	const share = meltsTo(kit);
 	const heights = {
-		thickestMm: made.thickestMm - plan.thickestMm,
-		thinnestMm: made.thinnestMm - plan.thinnestMm,
+		thickestMm: (made.thickestMm - plan.thickestMm) * share,
+		thinnestMm: (made.thinnestMm - plan.thinnestMm) * share,
 	};
 	if (isOfOne(made, kit)) return { widthMm: 0, heightMm: 0, massG: undefined, ...heights };
 	const off = (w: number, h: number) => Math.abs(w - plan.widthMm) + Math.abs(h - plan.heightMm);

@@ -54,7 +54,7 @@ describe("one body, many thicknesses", () => {
 	it("a wall holds it in", () => {
 		const lain = layUp(kit(stacked(50, 4)), book(), 0);
 		const wall = [disc(56)].flatMap((shape) => layUp(kit([cut(shape)]), book(), 0)[0]?.region ?? []);
-		expect(afterOf(lain, 10, [wall]).areaMm2).toBeLessThanOrEqual(areaMm2(wall) + 0.01);
+		expect(afterOf(lain, 10, { within: [wall], beside: [] }).areaMm2).toBeLessThanOrEqual(areaMm2(wall) + 0.01);
 		expect(afterOf(lain, 10).areaMm2).toBeGreaterThan(areaMm2(wall));
 	});
 });

@@ -30,6 +30,8 @@ export interface After {
 /** How far the edge goes outwards at a place of the outline as laid up, and how far it would if it were hot for ever, mm. */
 export interface EdgeMove {
 	at: Point;
+	/** Outwards; longer than 1 at a corner, so that both its edges move by the same. */
+	out: Point;
 	mm: number;
 	finalMm: number;
 }
@@ -58,9 +60,9 @@ const SMALLEST_HOLE_MM2 = 0.5;
  * The outline of one connected body after a firing of flow index `flow`: every stretch of edge goes by the flow's share of
  * the way to the puddle its 12 mm band strives for, then corners round off. The glass is conserved: mean × area.
  * Source of the puddle: de Gennes, Brochard-Wyart, Quéré, *Capillarity and Wetting Phenomena*; the rest is fitted.
- * @param within regions that hold it in: the inside of a dam
+ * @param held what holds it in, and what stands beside it
  */
-export function afterOf(body: readonly Melting[], flow: number, within: readonly Region[] = []): After {
+export function afterOf(body: readonly Melting[], flow: number, held: Held = FREE): After {
 	const start = oneOutline(body.map(({ region }) => region));
 	const area = areaMm2(start);
 	const volume = body.reduce((sum, one) => sum + one.areaMm2 * one.glassMm, 0);
@@ -69,9 +71,40 @@ export function afterOf(body: readonly Melting[], flow: number, within: readonly
 	const moveOf = edgeMoves(start, area, share);
 	const { region, leastMm, mostMm, edge } = movedEdge(start, body, share, moveOf);
 	const round = roundedCorners(region, Math.min(1, share) * PUDDLE_MM);
-	const held = within.reduce<Region>((left, wall) => intersect(left, wall), round.length > 0 ? round : region);
-	const after = areaMm2(held);
-	return { region: held, areaMm2: after, meanMm: after > 0 ? volume / after : 0, leastMm, mostMm, edge };
+	const free = round.length > 0 ? round : region;
+	const within = held.within.reduce<Region>((left, opening) => intersect(left, opening), free);
+	const ends = held.beside.length > 0 ? subtract(within, held.beside) : within;
+	const after = areaMm2(ends);
+	const all = { region: ends, areaMm2: after, meanMm: after > 0 ? volume / after : 0, leastMm, mostMm, edge };
+	return ends === free ? all : { ...all, ...stoppedEdge(edge, ends) };
+}
+
+/** Walls round a body, by their openings, and walls that stand beside it. */
+export interface Held {
+	within: readonly Region[];
+	beside: Region;
+}
+
+const FREE: Held = { within: [], beside: [] };
+/** Halvings of the way that an edge goes until it meets a wall: 30 mm to a tenth. */
+const HALVINGS = 9;
+
+/** The edge of a body as far as walls let it go outwards. */
+function stoppedEdge(edge: readonly EdgeMove[], region: Region): Pick<After, "edge" | "leastMm" | "mostMm"> {
+	const stopped = edge.map((move) => (move.mm > 0 ? { ...move, mm: wayFree(move, region) } : move));
+	const all = stopped.map(({ mm }) => mm);
+	return { edge: stopped, leastMm: leastOf(all), mostMm: mostOf(all) };
+}
+
+function wayFree({ at, out, mm }: EdgeMove, region: Region): number {
+	let [free, far] = [0, mm];
+	if (isOn(along(at, out, far), region)) return far;
+	for (let i = 0; i < HALVINGS; i++) {
+		const middle = (free + far) / 2;
+		if (isOn(along(at, out, middle), region)) free = middle;
+		else far = middle;
+	}
+	return free;
 }
 
 /** All parts of a body as one outline; where it falls apart, parts that hold by their edges are closed up first. */
@@ -138,9 +171,9 @@ function movedEdge(start: Region, body: readonly Melting[], share: number, moveO
 		? offset(start, mean, ARC_MM)
 		: unite([rings.map(({ points, moves }) => points.map(({ at, out }, i) => along(at, out, moves[i] as number)))]);
 	const edge = rings.flatMap(({ points, moves }) =>
-		points.map(({ at }, i): EdgeMove => {
+		points.map(({ at, out }, i): EdgeMove => {
 			const mm = moves[i] as number;
-			return { at, mm, finalMm: share > 0 ? mm / share : 0 };
+			return { at, out, mm, finalMm: share > 0 ? mm / share : 0 };
 		}),
 	);
 	return { region, leastMm, mostMm, edge };
@@ -150,11 +183,7 @@ const inwards = (at: Point, out: Point): Point => along(at, out, -1 / (Math.hypo
 
 const along = (at: Point, out: Point, mm: number): Point => ({ x: at.x + out.x * mm, y: at.y + out.y * mm });
 
-interface EdgePoint {
-	at: Point;
-	/** Outwards; longer than 1 at a corner, so that both its edges move by the same. */
-	out: Point;
-}
+type EdgePoint = Pick<EdgeMove, "at" | "out">;
 
 const LONGEST_MITRE = 1.5;
 
@@ -228,11 +257,3 @@ function roundedCorners(region: Region, radius: number): Region {
 	const narrow = intersect(region, offset(bars, radius * 1.3, ARC_MM));
 	return unite([opened, roundedCorners(narrow, radius * BAR_RADIUS)]);
 }
-
-/** The inside of a wall with a hole; empty for one without. */
-export const insideOf = (wall: Region): Region =>
-	wall.filter((ring) => areaMm2([ring]) < 0).map((ring) => [...ring].reverse());
-
-/** Does the inside of a wall hold all of a body? */
-export const holdsIn = (inside: Region, body: Region): boolean =>
-	inside.length > 0 && areaMm2(subtract(body, inside)) < 1;

@@ -1,10 +1,11 @@
 import { FUSE_LEVELS, type FuseLevel, LEVEL_AIM } from "../firing/level";
 import { boundsOf } from "../geometry/bounds";
-import { intersect, offset, type Point, type Region } from "../geometry/region";
-import { type After, afterOf, type EdgeMove, holdsIn } from "./after";
+import { areaMm2, intersect, offset, type Point } from "../geometry/region";
+import { type After, afterOf, type EdgeMove } from "./after";
 import { type Contact, groupsOf } from "./contacts";
 import type { Lain } from "./lay";
 import type { Rest } from "./rest";
+import { isHeldBy, type Wall } from "./walls";
 
 /** Parts that hold together, and what the firing makes of them. */
 export interface Body {
@@ -26,14 +27,14 @@ const STICKS: readonly FuseLevel[] = FUSE_LEVELS.slice(FUSE_LEVELS.indexOf("tack
 /**
  * What holds together at a fuse level, largest first, and every contact with its kind at that level: stacks of parts that
  * lie on each other first; then those of them that lie side by side and have no wish to shrink there.
- * @param walls insides of dams, which hold what lies in them
+ * @param walls what holds glass in that lies in them
  */
 export function bodiesOf(
 	lain: readonly Lain[],
 	contacts: readonly Contact[],
 	rests: readonly Rest[],
 	level: FuseLevel,
-	walls: readonly Region[],
+	walls: readonly Wall[],
 ): { bodies: Body[]; contacts: Contact[] } {
 	const melt = (parts: Lain[]): Body => ({ parts, after: afterWithin(parts, LEVEL_AIM[level], walls) });
 	const stacks = groupsOf(lain, contacts).map(({ parts }) => melt(parts));
@@ -96,8 +97,13 @@ function moveNear({ edge }: After, place: Point): Pick<EdgeMove, "mm" | "finalMm
 	return move;
 }
 
+/** Do two bodies run into each other in the firing? */
+export const runTogether = (one: Body, other: Body): boolean =>
+	areaMm2(intersect(one.after.region, other.after.region)) > 0.5;
+
 /** What a firing makes of parts that hold together, held in by the walls that stand round them. */
-export function afterWithin(parts: readonly Lain[], flow: number, walls: readonly Region[]): After {
-	const around = walls.filter((wall) => parts.every(({ region }) => holdsIn(wall, region)));
-	return afterOf(parts, flow, around);
+export function afterWithin(parts: readonly Lain[], flow: number, walls: readonly Wall[]): After {
+	const around = walls.filter((wall) => isHeldBy(wall, parts));
+	const beside = walls.filter((wall) => !around.includes(wall)).flatMap(({ dam }) => dam?.region ?? []);
+	return afterOf(parts, flow, { within: around.map(({ opening }) => opening), beside });
 }

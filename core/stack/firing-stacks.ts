@@ -1,7 +1,6 @@
 import { keepsSurface, LEVEL_AIM } from "../firing/level";
 import { componentsFiring } from "../kit/components-firing";
 import type { KitDesign } from "../kit/kit";
-import { insideOf } from "./after";
 import { afterWithin } from "./bodies";
 import { type Stack, stackOf } from "./stack";
 
@@ -62,7 +61,6 @@ function laterFiring(stack: Stack, firing: number): Stack {
 /** With the outline it ends at: its edges have had the heat of every firing since it was put together. */
 export function heatedThrough(stack: Stack): Stack {
 	if (!stack.isLater) return stack;
-	const walls = stack.lain.filter(({ part }) => part.kind === "dam").map(({ region }) => insideOf(region));
-	const bodies = stack.bodies.map(({ parts }) => ({ parts, after: afterWithin(parts, stack.flow, walls) }));
+	const bodies = stack.bodies.map(({ parts }) => ({ parts, after: afterWithin(parts, stack.flow, stack.walls) }));
 	return { ...stack, bodies };
 }

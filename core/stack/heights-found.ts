@@ -13,13 +13,19 @@ export function reliefLeft(stack: Stack, glass: readonly Lain[], flow: number): 
 	return beforeMm > 0 ? Math.min(1, leftMm / beforeMm) : 1 - levelledShare(flow);
 }
 
-const known = new WeakMap<Stack, Heights>();
+const known = new WeakMap<Stack, Found>();
+
+/** What a firing finds, and what a caliper reads of it before: frit still loose. mm */
+interface Found extends Heights {
+	laidThickestMm: number;
+	laidThinnestMm: number;
+}
 
 /**
  * How high the glass stands that a firing finds: as laid where it is cold; what was fired before, as far as its relief is left by the
  * heat it had, with what is laid on it now. An estimate.
  */
-export function heightsFound(stack: Stack): Heights {
+export function heightsFound(stack: Stack): Found {
 	const before = known.get(stack);
 	if (before) return before;
 	const found = reckoned(stack);
@@ -27,21 +33,35 @@ export function heightsFound(stack: Stack): Heights {
 	return found;
 }
 
-function reckoned(stack: Stack): Heights {
+function reckoned(stack: Stack): Found {
 	const columns = stack.columns.filter(({ mm }) => mm > 0);
-	const rest = { ...pocketOf(columns), narrowMm: narrowOf(stack) };
 	const isOld = stack.isLater || stack.glass.some(({ fused }) => fused);
-	if (!isOld) return { thickestMm: stack.thickestMm, thinnestMm: stack.thinnestMm, ...rest };
-	const places = throughFirings(stack, columns);
+	const places = isOld ? throughFirings(stack, columns) : columns;
+	const laid = places.map((place, i) => ({ ...place, looseMm: looseOf(stack, columns[i] as StackColumn) }));
 	return {
 		thickestMm: mostOf(places.map(({ peakMm }) => peakMm)),
 		thinnestMm: reachedBy(
 			places.map(({ areaMm2, mm }) => ({ areaMm2, mm })),
 			0.95,
 		),
-		...rest,
+		laidThickestMm: mostOf(laid.map(({ peakMm, looseMm }) => peakMm + looseMm)),
+		laidThinnestMm: reachedBy(
+			laid.map(({ areaMm2, mm, looseMm }) => ({ areaMm2, mm: mm + looseMm })),
+			0.95,
+		),
+		...{ ...pocketOf(columns), narrowMm: narrowOf(stack) },
 	};
 }
+
+/** By how much what is laid cold stands higher than it melts, mm: frit is loose, a thread round. */
+const looseOf = ({ isLater, firing }: Stack, { parts }: StackColumn): number =>
+	isLater
+		? 0
+		: parts.reduce(
+				(sum, { part, glassMm, peakMm, bulkMm }) =>
+					glassMm > 0 && part.firing === firing ? sum + Math.max(0, bulkMm - peakMm) : sum,
+				0,
+			);
 
 interface HeightThere {
 	areaMm2: number;

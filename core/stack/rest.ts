@@ -21,13 +21,17 @@ export interface Rest {
 /** A gap under a part smaller than this closes by itself, mm. */
 const SLACK_MM = 0.6;
 
-/** Where every stiff part rests and what of it hangs free. Threads and grains bend to what is below them. */
-export function restsOf(columns: readonly Column<Lain>[]): Rest[] {
+/**
+ * Where every stiff part rests and what of it hangs free. Threads and grains bend to what is below them.
+ * @param turnedOver the whole lies upside down: what was laid last lies lowest
+ */
+export function restsOf(columns: readonly Column<Lain>[], turnedOver = false): Rest[] {
+	const isUnder = (other: Lain, part: Lain) => (turnedOver ? isBelow(part, other) : isBelow(other, part));
 	const under = new Map<Lain, { below: number; column: Column<Lain> }[]>();
 	for (const column of columns) {
 		for (const part of column.parts) {
 			if (!isStiff(part)) continue;
-			const below = column.parts.reduce((sum, other) => (isBelow(other, part) ? sum + heightOf(other) : sum), 0);
+			const below = column.parts.reduce((sum, other) => (isUnder(other, part) ? sum + heightOf(other) : sum), 0);
 			const places = under.get(part);
 			if (places) places.push({ below, column });
 			else under.set(part, [{ below, column }]);
@@ -35,7 +39,11 @@ export function restsOf(columns: readonly Column<Lain>[]): Rest[] {
 	}
 	return [...under].map(([part, places]): Rest => {
 		const restMm = mostOf(places.map(({ below }) => below));
-		const free = places.filter(({ below, column }) => below < restMm - SLACK_MM && !isOverGlass(part, column));
+		// Over other glass it only sinks until it lies on that.
+		const free = places.filter(({ below, column }) => {
+			const isOverGlass = column.parts.some((other) => other.glassMm > 0 && isUnder(other, part));
+			return below < restMm - SLACK_MM && !isOverGlass;
+		});
 		const carried = places.filter(({ below }) => below >= restMm - SLACK_MM);
 		if (free.length === 0) return { part, restMm, belowMm: 0, overhangMm: 0, overhang: [], isSpan: false };
 		const overhang = unite(free.map(({ column }) => column.region)).filter((ring) => areaMm2([ring]) > 0.5);
@@ -49,10 +57,6 @@ export function restsOf(columns: readonly Column<Lain>[]): Rest[] {
 		};
 	});
 }
-
-/** Over other glass it only sinks until it lies on that. */
-const isOverGlass = (part: Lain, column: Column<Lain>): boolean =>
-	column.parts.some((other) => other.layer < part.layer && other.glassMm > 0);
 
 /** A support lies under the part of its own layer that it was laid for. */
 const isBelow = (other: Lain, part: Lain): boolean =>

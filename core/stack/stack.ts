@@ -2,12 +2,12 @@ import { mostOf } from "../extremes";
 import { type FuseLevel, keepsSurface, LEVEL_AIM } from "../firing/level";
 import { centroid, type Point } from "../geometry/region";
 import { assemblyFiring, type KitDesign, type RouteStep } from "../kit/kit";
-import { insideOf } from "./after";
 import { type Body, bodiesOf } from "./bodies";
 import { type Column, columnsOf } from "./columns";
 import { type Contact, contactsOf } from "./contacts";
 import { type GlassBook, type Lain, layUp } from "./lay";
 import { type Rest, restsOf } from "./rest";
+import { type Wall, wallsOf } from "./walls";
 
 export interface StackColumn extends Column<Lain> {
 	/** Glass, mm. */
@@ -37,6 +37,8 @@ export interface Stack {
 	contacts: Contact[];
 	bodies: Body[];
 	rests: Rest[];
+	/** What holds its glass in at the edge. */
+	walls: Wall[];
 	areaMm2: number;
 	volumeMm3: number;
 	/** As laid, domes by their peak. */
@@ -57,7 +59,7 @@ export function stackOf(design: KitDesign, book: GlassBook, firing = assemblyFir
 	const glassColumns = columns.filter(({ mm }) => mm > 0);
 	const rests = restsOf(columns);
 	const flow = LEVEL_AIM[step.level];
-	const walls = lain.filter(({ part }) => part.kind === "dam").map(({ region }) => insideOf(region));
+	const walls = wallsOf(lain, step.mouldId ? book.moulds?.get(step.mouldId) : undefined);
 	const { bodies, contacts } = bodiesOf(lain, contactsOf(lain), rests, step.level, walls);
 	const thickest = glassColumns.reduce<StackColumn | undefined>(
 		(a, b) => (a && a.peakMm >= b.peakMm ? a : b),
@@ -78,6 +80,7 @@ export function stackOf(design: KitDesign, book: GlassBook, firing = assemblyFir
 		contacts,
 		bodies,
 		rests,
+		walls,
 		areaMm2: glassColumns.reduce((sum, { areaMm2 }) => sum + areaMm2, 0),
 		volumeMm3: glassColumns.reduce((sum, { areaMm2, mm }) => sum + areaMm2 * mm, 0),
 		thickestMm: thickest?.peakMm ?? 0,

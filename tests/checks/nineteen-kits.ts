@@ -46,8 +46,8 @@ const shingles = (count: number, layer: number, fromDeg: number): KitPart[] =>
 	});
 
 const steelRing = (heightMm: number) =>
-	lay({ kind: "dam", shape: { kind: "ring", diameterMm: 66, holeMm: 60 }, heightMm });
-const frit = (glassId: string, gPerCm2: number, layer: number, diameterMm = 59.5) =>
+	lay({ kind: "dam", shape: { kind: "ring", diameterMm: 66, holeMm: 60 }, heightMm, of: "steel", liningMm: 3 });
+const frit = (glassId: string, gPerCm2: number, layer: number, diameterMm = 53.5) =>
 	lay({ kind: "grains", shape: disc(diameterMm), glassId, gPerCm2 }, layer);
 const dots = { id: "dot", name: "Dot", firing: 0, parts: [cut(square(10))] };
 /** As wide as the firing leaves it. */

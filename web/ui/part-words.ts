@@ -1,6 +1,6 @@
 import { type CutShape, sizesOf } from "@core/geometry/shape";
 import type { Glass } from "@core/glass/glass";
-import { glassIdOf, type KitDesign, type KitPart } from "@core/kit/kit";
+import { glassIdOf, type KitDesign, type KitPart, wallStuffOf } from "@core/kit/kit";
 import { lengthOf } from "@core/kit/length";
 import type { Figure } from "@core/units/phrase";
 import { sizeWords } from "./size-words";
@@ -40,7 +40,7 @@ export function partWords(
 		case "fibre":
 			return `fibre ${part.use} ${figure({ mm: part.heightMm })}`;
 		case "dam":
-			return `dam ${figure({ mm: part.heightMm })} high`;
+			return `${wallStuffOf(part)} wall ${figure({ mm: part.heightMm })} high${part.liningMm ? `, lined with ${figure({ mm: part.liningMm })}` : ""}`;
 		case "component":
 			return `made in firing ${(design.components.find(({ id }) => id === part.componentId)?.firing ?? 0) + 1}`;
 	}

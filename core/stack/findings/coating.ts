@@ -12,6 +12,8 @@ import { holdsAny, ids, middle, worstOf } from "./words";
 
 /** A cap reaches this far beyond the coating once it has drawn in, mm. Common practice, no source. */
 const COVER_MM = 1;
+/** Less is not seen, mm. */
+const NOTHING_MM = 0.25;
 
 /** Dichroic glass wants a cap a little larger than itself and a little smaller than the base, after the cap has drawn in. */
 export function coatingFindings(stack: Stack): Finding[] {
@@ -19,17 +21,20 @@ export function coatingFindings(stack: Stack): Finding[] {
 	const drawn = new Map<string, number>();
 	const capped = coated.flatMap((one) => capOf(stack, one, drawn));
 	const covered = new Set(capped.map((one) => one.coated));
+	const never = capped.filter(({ bareMm }) => bareMm > NOTHING_MM);
+	const others = capped.filter((one) => !never.includes(one));
 	return [
 		...bare(
 			stack,
 			coated.filter((one) => !covered.has(one) && !(one.part.kind === "sheet" && one.part.faceDown)),
 		),
+		...uncoverable(never),
 		...ill(
-			capped.filter(({ overMm }) => overMm > 0),
+			others.filter(({ overMm }) => overMm > 0),
 			"cap-large",
 		),
 		...ill(
-			capped.filter(({ overMm, shortMm }) => overMm <= 0 && shortMm > 0.25),
+			others.filter(({ overMm, shortMm }) => overMm <= 0 && shortMm > NOTHING_MM),
 			"cap-short",
 		),
 	];
@@ -57,21 +62,34 @@ function bare({ level }: Stack, coated: readonly Lain[]): Finding[] {
 	];
 }
 
+interface Size {
+	widthMm: number;
+	heightMm: number;
+}
+
 /** A coated part and the sheet over it. mm */
 interface Capped {
 	coated: Lain;
 	cap: Lain;
 	/** How far the cap draws in, a side. */
 	drawsMm: number;
-	/** How much larger than the coated part it has to be. */
-	needMm: number;
 	/** How far it ends short of covering. */
 	shortMm: number;
 	/** How far it hangs over what lies under the coated part. */
 	overMm: number;
-	/** The cap in its right size; undefined where that is not one number or two. */
-	shape: CutShape | undefined;
+	/** The size that covers, or the largest that its base carries; and what that leaves bare: 0 where it covers. */
+	right: Size;
+	bareMm: number;
+	/** The right size is as large as the base bears: its edge goes with the base’s. */
+	isAtRim: boolean;
+	/** The coated part as large as a cap can cover. */
+	coverable: Size;
 }
+
+/** A cap that ends this near to the edge of its base, a side, sticks to it there and moves as it does, mm. Common practice, no source. */
+const RIM_MM = 1;
+/** A cap is this much smaller than its base, mm. */
+const SMALLER_MM = 1;
 
 /** @param drawn how far caps of a shape and glass draw in, so that equal ones are reckoned once */
 function capOf(stack: Stack, coated: Lain, drawn: Map<string, number>): Capped[] {
@@ -79,37 +97,63 @@ function capOf(stack: Stack, coated: Lain, drawn: Map<string, number>): Capped[]
 		(other) => other.layer > coated.layer && other.part.kind === "sheet" && overlaps(other, coated),
 	);
 	if (!cap) return [];
-	const kind = JSON.stringify([cap.part.kind === "sheet" && cap.part.shape, cap.glassMm]);
-	const drawsMm = drawn.get(kind) ?? Math.max(0, -afterOf([cap], stack.flow).leastMm);
-	drawn.set(kind, drawsMm);
 	const base = stack.glass.filter(({ layer, box }) => layer < coated.layer && !apart(box, coated.box));
-	const baseBox = boundsOf(base.flatMap(({ region }) => region));
-	const needMm = 2 * (drawsMm + COVER_MM);
-	const shortMm = Math.max(
-		coated.box.widthMm + needMm - cap.box.widthMm,
-		coated.box.heightMm + needMm - cap.box.heightMm,
-	);
-	const overMm =
-		base.length === 0 ? 0 : Math.max(cap.box.widthMm - baseBox.widthMm, cap.box.heightMm - baseBox.heightMm);
-	const clip = (mm: number, most: number) => Math.round(Math.min(mm, base.length > 0 ? most : mm) * 2) / 2;
-	const shape = sized(
-		cap,
-		clip(coated.box.widthMm + needMm, baseBox.widthMm - 1),
-		clip(coated.box.heightMm + needMm, baseBox.heightMm - 1),
-	);
-	return [{ coated, cap, drawsMm, needMm, shortMm, overMm, shape }];
+	const baseBox = base.length > 0 ? boundsOf(base.flatMap(({ region }) => region)) : undefined;
+	const itself = drawnIn(cap, stack.flow, drawn);
+	const withBase = Math.max(0, -(stack.bodies.find(({ parts }) => parts.includes(cap))?.after.leastMm ?? 0));
+	const [across, up] = (["widthMm", "heightMm"] as const).map((side) =>
+		along(coated.box[side], cap.box[side], baseBox?.[side] ?? Number.POSITIVE_INFINITY, itself, withBase),
+	) as [Along, Along];
+	return [
+		{
+			...{ coated, cap },
+			drawsMm: Math.max(across.drawsMm, up.drawsMm),
+			shortMm: Math.max(across.shortMm, up.shortMm),
+			overMm: baseBox ? Math.max(across.overMm, up.overMm) : 0,
+			bareMm: Math.max(0, across.bareMm, up.bareMm),
+			isAtRim: across.isAtRim || up.isAtRim,
+			right: { widthMm: across.rightMm, heightMm: up.rightMm },
+			coverable: { widthMm: across.coverableMm, heightMm: up.coverableMm },
+		},
+	];
+}
+
+type Along = ReturnType<typeof along>;
+
+/** One way across a cap, mm: it draws in by itself, or with its base where it ends at the base’s edge. */
+function along(coated: number, cap: number, base: number, itself: number, withBase: number) {
+	const drawsMm = cap >= base - 2 * RIM_MM ? withBase : itself;
+	const wanted = coated + 2 * (itself + COVER_MM);
+	const most = base - SMALLER_MM;
+	const isAtRim = wanted > most;
+	const half = (mm: number) => Math.round(mm * 2) / 2;
+	return {
+		drawsMm,
+		shortMm: coated + 2 * (drawsMm + COVER_MM) - cap,
+		overMm: cap - base,
+		isAtRim,
+		rightMm: half(Math.min(wanted, most)),
+		bareMm: isAtRim ? coated + 2 * (withBase + COVER_MM) - most : 0,
+		coverableMm: Math.min(coated, Math.floor((most - 2 * (withBase + COVER_MM)) * 2) / 2),
+	};
+}
+
+function drawnIn(cap: Lain, flow: number, drawn: Map<string, number>): number {
+	const kind = JSON.stringify([cap.part.kind === "sheet" && cap.part.shape, cap.glassMm]);
+	const mm = drawn.get(kind) ?? Math.max(0, -afterOf([cap], flow).leastMm);
+	drawn.set(kind, mm);
+	return mm;
 }
 
 function ill(capped: readonly Capped[], code: "cap-large" | "cap-short"): Finding[] {
 	if (!holdsAny(capped)) return [];
 	const large = code === "cap-large";
-	const { coated, cap, drawsMm, needMm, shortMm, overMm } = worstOf(capped, (one) =>
+	const { coated, cap, drawsMm, shortMm, overMm, right, isAtRim } = worstOf(capped, (one) =>
 		large ? one.overMm : one.shortMm,
 	);
-	const changes = capped.flatMap((one): Change[] =>
-		one.shape ? [{ do: "resize", partId: one.cap.id, shape: one.shape }] : [],
-	);
+	const changes = capped.flatMap((one) => resized(one.cap, one.right));
 	const more = capped.length === 1 ? "" : ` The same at ${capped.length - 1} more.`;
+	const size = say`${{ mm: right.widthMm }} × ${{ mm: right.heightMm }}`;
 	return [
 		{
 			code,
@@ -117,7 +161,13 @@ function ill(capped: readonly Capped[], code: "cap-large" | "cap-short"): Findin
 			sentence: large
 				? say`${cap.name} is ${{ mm: overMm }} larger than what lies under ${coated.name}: it hangs over the edge.${more}`
 				: say`${cap.name} draws in ${{ mm: drawsMm }} a side and ends ${{ mm: shortMm }} short of covering ${coated.name}: the coating bleeds.${more}`,
-			remedy: say`Cut the cap ${{ mm: needMm }} larger than the coated part and a little smaller than the base.`,
+			remedy: [
+				...say`Cut the cap `,
+				...size,
+				...(isAtRim
+					? say`, only just smaller than the base: there its edge goes with the base’s.`
+					: say`: larger than the coated part by what it draws in, and smaller than the base.`),
+			],
 			partIds: capped.flatMap((one) => ids([one.cap, one.coated])),
 			at: middle(cap),
 			places: capped.map((one) => middle(one.cap)),
@@ -126,6 +176,39 @@ function ill(capped: readonly Capped[], code: "cap-large" | "cap-short"): Findin
 			}),
 		},
 	];
+}
+
+/** Coated parts so large that no cap which their base carries covers them. */
+function uncoverable(capped: readonly Capped[]): Finding[] {
+	if (!holdsAny(capped)) return [];
+	const { coated, cap, bareMm, right, coverable } = worstOf(capped, (one) => one.bareMm);
+	const canShrink = capped.every((one) => Math.min(one.coverable.widthMm, one.coverable.heightMm) >= LEAST_CUT_MM);
+	const changes = canShrink
+		? capped.flatMap((one) => [...resized(one.coated, one.coverable), ...resized(one.cap, one.right)])
+		: [];
+	const more = capped.length === 1 ? "" : ` The same at ${capped.length - 1} more.`;
+	return [
+		{
+			code: "cap-short",
+			severity: "fix",
+			sentence: say`No cap covers ${coated.name}: its base carries one of ${{ mm: right.widthMm }} × ${{ mm: right.heightMm }} at most, and ${cap.name} in that size ends ${{ mm: bareMm }} short.${more}`,
+			remedy: canShrink
+				? say`Cut ${coated.name} ${{ mm: coverable.widthMm }} × ${{ mm: coverable.heightMm }}, or take a larger base.`
+				: say`Take a larger base, or leave the coating bare.`,
+			partIds: capped.flatMap((one) => ids([one.cap, one.coated])),
+			at: middle(coated),
+			places: capped.map((one) => middle(one.coated)),
+			...(changes.length > 0 && { fix: { label: say`Cut coating and cap to size`, changes } }),
+		},
+	];
+}
+
+/** Nobody cuts a coated part smaller than this, mm. */
+const LEAST_CUT_MM = 3;
+
+function resized(lain: Lain, { widthMm, heightMm }: Size): Change[] {
+	const shape = sized(lain, widthMm, heightMm);
+	return shape ? [{ do: "resize", partId: lain.id, shape }] : [];
 }
 
 /** The part's own kind of shape in another size, mm, as it lies; undefined where that is not one number or two. */

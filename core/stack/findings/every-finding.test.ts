@@ -22,7 +22,9 @@ const two = (side = 60): KitPart[] => [cut(square(side)), cut(square(side), 2)];
 const loop = (x: number, y: number) => lay({ kind: "loop", metal: "copper", wireMm: 1, eyeMm: 5, tailMm: 12 }, 1, x, y);
 const into = (mouldId: string) => [...fire("full"), { level: "slump" as const, handWork: "", mouldId }];
 const rails = [cut(bar(80, 10), 0, 0, 20), cut(bar(80, 10), 0, 0, -20)];
-const ring = lay({ kind: "dam", shape: { kind: "ring", diameterMm: 66, holeMm: 60 }, heightMm: 15 });
+const ring = lay({ kind: "dam", shape: { kind: "ring", diameterMm: 66, holeMm: 60 }, heightMm: 15, of: "board" });
+const steel = (liningMm: number) =>
+	lay({ kind: "dam", shape: { kind: "ring", diameterMm: 66, holeMm: 60 }, heightMm: 30, of: "steel", liningMm });
 const frit = (glassId: string) => lay({ kind: "grains", shape: disc(59.9), glassId, gPerCm2: 2.5 }, 0);
 const tower = [cut(square(60)), ...[1, 2, 3].map((layer) => cut(square(10), layer))];
 
@@ -273,6 +275,16 @@ const CASES: Record<FindingCode, Case> = {
 		severity: "know",
 		press: "none",
 	},
+	// Fired face down, shapes keep crisp edges. Common practice, no source.
+	"crisp-edges": {
+		design: kit(
+			[cut(square(80)), cut(square(20), 1, -20), cut(bar(30, 12), 1, 20)],
+			[{ level: "full", handWork: "", turnedOver: true }],
+		),
+		says: "2 parts lie face down on the shelf and keep their crisp outline at full",
+		severity: "know",
+		press: "none",
+	},
 	"opaque-on-shelf": {
 		design: kit([cut(square(60), 0, 0, 0, "white"), cut(square(60), 1)]),
 		says: "1 opaque part lies on the shelf",
@@ -312,11 +324,24 @@ const CASES: Record<FindingCode, Case> = {
 	// π·30²·10 mm³ at 2.5 g/cm³ is 71 g.
 	casting: {
 		design: kit([ring, frit("coarse")], fire("deep")),
-		says: "fills the 60 mm ring 10 mm deep",
+		says: "10 mm deep; loose it stands about 18.4 mm",
 		severity: "know",
 		press: "none",
 	},
 	// Loose frit stands 1.85 times as high: 18.5 mm. Common practice, no source.
+	// A hole of 60 mm with 3 mm of lining all round leaves 54 mm.
+	"fill-large": {
+		design: kit([steel(3), frit("coarse")], fire("deep")),
+		says: "larger than the 54 mm",
+		severity: "fix",
+		press: "mends",
+	},
+	"wall-bare": {
+		design: kit([steel(0), frit("coarse")], fire("deep")),
+		says: "lined with 0 mm",
+		severity: "fix",
+		press: "mends",
+	},
 	"dam-low": {
 		design: kit([ring, frit("coarse")], fire("deep")),
 		says: "in a wall of 15 mm",

@@ -49,7 +49,25 @@ function blankOf(stack: Stack): Blank {
 	return { widthMm, heightMm, outline: outerRing(regions) };
 }
 
+/** What is cast in a mould has to lie in it; how much of it there may be is told as a casting. */
+function castFindings({ glass }: Stack, mould: Mould): Finding[] {
+	const regions = glass.map(({ region }) => region);
+	const { widthMm, heightMm } = boundsOf(regions.flat());
+	const over = overRimMm(mould, { widthMm, heightMm, outline: outerRing(regions) });
+	if (over <= RULER_MM) return [];
+	return [
+		{
+			code: "over-rim",
+			severity: "fix",
+			sentence: say`It is laid ${{ mm: over }} larger than the ${{ mm: mould.widthMm }} opening of ${mould.name}: it does not lie in it.`,
+			remedy: say`Cut or fill it ${{ mm: mould.widthMm }} × ${{ mm: mould.heightMm }} at most.`,
+			partIds: ids(glass),
+		},
+	];
+}
+
 function blankFindings(stack: Stack, mould: Mould): Finding[] {
+	if (mould.kind === "ring") return castFindings(stack, mould);
 	const blank = blankOf(stack);
 	const [over, short] = [overRimMm(mould, blank), shortOfMouldMm(mould, blank)];
 	const edgeMm = stack.bodies[0]?.after.mostMm ?? 0;

@@ -1,4 +1,4 @@
-import { SLOW_RAMP_C_PER_H } from "../../firing/demand";
+import { SLOW_RAMP_C_PER_H, soakMinOf } from "../../firing/demand";
 import { COOLING_LAG_K, lagStressPa } from "../../firing/rates";
 import { ALLOWED_TENSION_PA } from "../../glass/constants";
 import type { RouteStep } from "../../kit/kit";
@@ -28,7 +28,7 @@ export function heightFindings(stack: Stack): Finding[] {
 				...say`${{ n: ratio }} times as thick at its thickest as at its thinnest, a step of ${{ mm: thick - thin }}: it has to anneal as ${{ mm: effectiveMm }}.`,
 				...evenCooling(stack, effectiveMm),
 			],
-			remedy: say`Keep it to a light tack, do not slump it, and give the soak its ${{ min: (effectiveMm / 6) * 60 }}.`,
+			remedy: say`Keep it to a light tack, do not slump it, and give the soak its ${{ min: soakMinOf(effectiveMm) }}.`,
 			partIds: [],
 			...(!gentle && {
 				fix: {
@@ -42,7 +42,7 @@ export function heightFindings(stack: Stack): Finding[] {
 		findings.push({
 			code: "insert",
 			severity: "know",
-			sentence: say`${{ mm: insertMm }} of fibre stays inside and counts as glass: it anneals as ${{ mm: effectiveMm }}, ${{ min: (effectiveMm / 6) * 60 }} of soak.`,
+			sentence: say`${{ mm: insertMm }} of fibre stays inside and counts as glass: it anneals as ${{ mm: effectiveMm }}, ${{ min: soakMinOf(effectiveMm) }} of soak.`,
 			remedy: say`Wrap the insert in shelf paper and let it stick out, so that it can be drawn.`,
 			partIds: stack.lain.filter(({ part }) => part.kind === "fibre" && part.use === "insert").map(({ id }) => id),
 		});

@@ -3,14 +3,15 @@ import { areaMm2, type Point } from "../../geometry/region";
 import type { Glass } from "../../glass/glass";
 import type { Change } from "../../kit/change";
 import { type KitPart, LARGEST_KIT, type PartOf } from "../../kit/kit";
-import { say } from "../../units/phrase";
+import { type Phrase, say } from "../../units/phrase";
 import { tidyMm } from "../../units/tidy";
 import type { Mend } from "../finding";
 import type { Lain } from "../lay";
 import type { Stack } from "../stack";
 import { acrossDeg } from "./across";
 import { freshIds } from "./fresh-ids";
-import { neutralGlass } from "./neutral";
+import { powderBands } from "./keep-powder-apart";
+import { neutralGlass, neutralPowder } from "./neutral";
 import type { Reaction } from "./reactions";
 import { spreadOut } from "./spread-out";
 import { ids, middle } from "./words";
@@ -18,58 +19,85 @@ import { ids, middle } from "./words";
 /** A band of neutral glass this wide keeps two glasses apart, mm. Common practice, no source. */
 export const NEUTRAL_MM = 5;
 
-type Sheet = Lain & { part: PartOf<"sheet"> };
-const isSheet = (lain: Lain): lain is Sheet => lain.part.kind === "sheet";
+type Kind = "sheet" | "grains";
+type Kept = Lain & { part: PartOf<Kind> };
+const isKept = (lain: Lain): lain is Kept => lain.part.kind === "sheet" || lain.part.kind === "grains";
+const isSheet = ({ part }: Lain): boolean => part.kind === "sheet";
+
+/** Neutral powder under strewn glass is strewn no thinner than this, g/cm²: half a millimetre once it has melted. Common practice, no source. */
+const NEUTRAL_G_PER_CM2 = 0.125;
 
 /**
- * Parts all places where two glasses meet: a clear cut between those that lie on each other, a clear strip between those side
- * by side. Undefined where the studio has no clear sheet, or where one of them is no sheet.
+ * Parts all places where two glasses meet: neutral glass between those that lie on each other, a band of it between those side by side;
+ * sheet beside sheet, powder where either is strewn. Undefined where the studio has none, or where one of them is neither.
  */
 export function keepApart(stack: Stack, reactions: readonly Reaction[]): Mend | undefined {
-	const sheets = reactions.flatMap(({ a, b }) => [a, b]);
-	const neutral = sheets[0] && isSheet(sheets[0]) ? neutralGlass(stack.book, sheets[0].part.glassId) : undefined;
-	if (!neutral || !sheets.every(isSheet)) return undefined;
+	const parts = reactions.flatMap(({ a, b }) => [a, b]);
+	const [first] = parts;
+	if (!first || !isKept(first) || !parts.every(isKept)) return undefined;
+	const neutral: Neutral = {
+		sheet: neutralGlass(stack.book, first.part.glassId),
+		grains: neutralPowder(stack.book, first.part.glassId),
+	};
 	const newId = freshIds(stack.lain, "neutral");
 	const stacked = reactions.filter(({ a, b, shared }) => areaMm2(shared) > 0.5 && a.layer !== b.layer);
 	const beside = reactions.filter((one) => !stacked.includes(one));
+	const isCut = beside.every(({ a, b }) => isSheet(a) && isSheet(b));
+	const bandGlass = isCut ? neutral.sheet : neutral.grains;
 	const layers = layersBetween(stack, stacked, neutral, newId);
-	const strips = beside.length > 0 ? stripsBetween(stack, beside, neutral, newId) : [];
-	if (!layers || !strips) return undefined;
-	const changes = [...strips, ...layers];
-	const count = changes.filter((change) => change.do === "add").length;
-	const many = count === 1 ? "" : `${count} × `;
-	return beside.length === 0
-		? { label: say`Lay ${many}${{ mm: neutral.thicknessMm }} of ${neutral.name} between`, changes }
-		: { label: say`Put ${many}${{ mm: NEUTRAL_MM }} of ${neutral.name} between`, changes };
+	const bands =
+		beside.length === 0
+			? []
+			: !bandGlass
+				? undefined
+				: isCut
+					? stripsBetween(stack, beside, bandGlass, newId)
+					: powderBands(beside, NEUTRAL_MM, bandGlass.id, newId);
+	if (!layers || !bands) return undefined;
+	return { label: labelOf(layers, bands, bandGlass, neutral), changes: [...bands, ...layers] };
+}
+
+type Neutral = Record<Kind, Glass | undefined>;
+
+function labelOf(layers: Change[], bands: Change[], band: Glass | undefined, { sheet, grains }: Neutral): Phrase {
+	const added = [...bands, ...layers].flatMap((change) => (change.do === "add" ? [change.part] : []));
+	const many = added.length === 1 ? "" : `${added.length} × `;
+	if (bands.length > 0 && band?.form === "frit")
+		return say`Strew a band of ${{ mm: NEUTRAL_MM }} of ${band.name} between`;
+	if (bands.length > 0) return say`Put ${many}${{ mm: NEUTRAL_MM }} of ${band?.name ?? ""} between`;
+	return added.some(({ kind }) => kind === "sheet")
+		? say`Lay ${many}${{ mm: sheet?.thicknessMm ?? 0 }} of ${sheet?.name ?? ""} between`
+		: say`Strew ${grains?.name ?? ""} between`;
 }
 
 /** Under every upper part a clear one of the same shape; what lies over it goes up. From the top down, so that layers hold. */
 function layersBetween(
 	{ design }: Stack,
 	reactions: readonly Reaction[],
-	neutral: Glass,
+	neutral: Neutral,
 	newId: () => string,
 ): Change[] | undefined {
 	const uppers = new Set(reactions.map(({ a, b }) => (a.layer > b.layer ? a : b)));
+	if ([...uppers].some(({ part }) => !neutral[part.kind as Kind])) return undefined;
 	const layers = [...new Set([...uppers].map(({ layer }) => layer))].sort((a, b) => b - a);
 	if (Math.max(0, ...design.parts.map(({ layer }) => layer)) + layers.length >= LARGEST_KIT.layers) return undefined;
 	const added: KitPart[] = [];
 	return layers.flatMap((layer): Change[] => {
 		const over = [...design.parts.filter((part) => part.layer >= layer), ...added].map(({ id }) => id);
 		const between = [...uppers]
-			.filter((upper) => upper.layer === layer && isSheet(upper))
-			.map(
-				({ part }): KitPart => ({
-					...(part as PartOf<"sheet">),
-					id: newId(),
-					name: "Neutral layer",
-					glassId: neutral.id,
-					faceDown: false,
-				}),
-			);
+			.filter((upper) => upper.layer === layer)
+			.map(({ part }) => likeIt(part as PartOf<Kind>, neutral, newId()));
 		added.push(...between);
 		return [{ do: "raise", partIds: over, layers: 1 }, ...between.map((part): Change => ({ do: "add", part }))];
 	});
+}
+
+/** Neutral glass of the same outline, in the same place. */
+function likeIt(part: PartOf<Kind>, neutral: Neutral, id: string): KitPart {
+	const its = { id, name: "Neutral layer", glassId: neutral[part.kind]?.id ?? "" };
+	return part.kind === "sheet"
+		? { ...part, ...its, faceDown: false }
+		: { ...part, ...its, gPerCm2: Math.max(part.gPerCm2, NEUTRAL_G_PER_CM2) };
 }
 
 /** Draws the parts of the plan apart and lays a strip into every gap. */

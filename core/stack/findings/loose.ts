@@ -1,5 +1,5 @@
 import { say } from "../../units/phrase";
-import type { Body } from "../bodies";
+import { type Body, runTogether } from "../bodies";
 import { LEAST_OVERLAP_MM, SAFE_OVERLAP_MM } from "../contacts";
 import type { Finding, Mend } from "../finding";
 import type { Lain } from "../lay";
@@ -18,7 +18,7 @@ export function looseFindings(stack: Stack): Finding[] {
 	const meant = stack.bodies.filter(isLoose);
 	const [main, ...others] = stack.bodies.filter((body) => !isLoose(body));
 	const away = main ? others.flatMap(({ parts }) => gapFrom(stack, parts)) : [];
-	const near = away.filter(({ mm }) => mm <= OWN_PIECE_MM);
+	const near = away.filter((one) => one.mm <= OWN_PIECE_MM && !closesUp(stack, one));
 	const far = away.filter(({ mm }) => mm > OWN_PIECE_MM);
 	return [...looseOnes(stack, near, main?.parts ?? []), ...ownPieces(far), ...meantLoose(meant)];
 }
@@ -34,6 +34,12 @@ function gapFrom({ glass }: Stack, parts: readonly Lain[]): Away[] {
 		glass.filter((lain) => !own.has(lain) && lain.part.loose !== true),
 	);
 	return gap ? [{ ...gap, parts }] : [];
+}
+
+/** It runs into what lies beside it, and is told of as a gap that closes: it does not pull away. */
+function closesUp({ bodies }: Stack, { a, b }: Away): boolean {
+	const [one, other] = [a, b].map((part) => bodies.find(({ parts }) => parts.includes(part)));
+	return one !== undefined && other !== undefined && runTogether(one, other);
 }
 
 function looseOnes(stack: Stack, away: readonly Away[], main: readonly Lain[]): Finding[] {

@@ -1,11 +1,11 @@
 import { FUSE_LEVELS, type FuseLevel, LEVEL_AIM, LEVEL_WORDS } from "../../firing/level";
-import { apart } from "../../geometry/bounds";
+import { apart, boundsOf } from "../../geometry/bounds";
 import { isOn } from "../../geometry/inside";
 import { nearestOf } from "../../geometry/nearest";
-import { areaMm2, intersect } from "../../geometry/region";
+import { areaMm2, intersect, offset, subtract } from "../../geometry/region";
 import { say } from "../../units/phrase";
 import { afterOf, thicknessAt } from "../after";
-import type { Body } from "../bodies";
+import { type Body, runTogether } from "../bodies";
 import { TOUCH_MM } from "../contacts";
 import type { Finding, Mend } from "../finding";
 import type { Lain } from "../lay";
@@ -16,6 +16,8 @@ import { holdsAny, ids, names, worstOf } from "./words";
 
 /** Wider gaps are never closed by a usual stack, mm. */
 const WIDEST_MM = 14;
+/** Parts are beside each other as far as they are no more than this further apart than where they are nearest, mm. */
+const CORRIDOR_MM = 0.2;
 /** Room that colours in openwork are usually given. Common practice, no source. */
 const USUAL_ROOM_MM = 10;
 
@@ -23,7 +25,7 @@ const USUAL_ROOM_MM = 10;
 export function meetingFindings(stack: Stack): Finding[] {
 	if (stack.bodies.every(({ after }) => after.mostMm < TOUCH_MM / 2)) return [];
 	const bodyOf = new Map(stack.bodies.flatMap((body) => body.parts.map((part) => [part, body] as const)));
-	const closing = gapsOf(stack, bodyOf).filter((gap) => closes(gap, bodyOf) && thicknessAt(gap.at, stack.glass) === 0);
+	const closing = gapsOf(stack, bodyOf).filter((gap) => closes(gap, bodyOf) && isOverShelf(gap, stack));
 	if (!holdsAny(closing)) return [];
 	const widest = worstOf(closing, ({ mm }) => mm);
 	const fix = calmer(stack, closing, bodyOf);
@@ -60,14 +62,24 @@ function gapsOf({ glass, contacts }: Stack, bodyOf: BodyOf): Gap[] {
 	);
 }
 
+/** Is there bare shelf between them? Two threads across a base have none, though both end at its edge. */
+function isOverShelf({ a, b, mm, at }: Gap, { glass }: Stack): boolean {
+	if (thicknessAt(at, glass) > 0) return false;
+	const reach = mm / 2 + CORRIDOR_MM;
+	const corridor = intersect(offset(a.region, reach), offset(b.region, reach));
+	const near = glass.filter(({ box }) => !apart(box, boundsOf(corridor)));
+	const bare = subtract(
+		corridor,
+		near.flatMap(({ region }) => region),
+	);
+	return areaMm2(bare) > areaMm2(corridor) / 2;
+}
+
 function closes({ a, b, at }: Gap, bodyOf: BodyOf): boolean {
 	const [one, other] = [bodyOf.get(a), bodyOf.get(b)];
 	if (!one || !other) return false;
 	if (one === other) return isOn(at, one.after.region);
-	return (
-		areaMm2(intersect(one.after.region, other.after.region)) > 0.5 &&
-		(isOn(at, one.after.region) || isOn(at, other.after.region))
-	);
+	return runTogether(one, other) && (isOn(at, one.after.region) || isOn(at, other.after.region));
 }
 
 /** The next gentler level at which all these gaps stay open. */

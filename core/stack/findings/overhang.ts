@@ -7,7 +7,7 @@ import { say } from "../../units/phrase";
 import { tidyMm } from "../../units/tidy";
 import type { Finding } from "../finding";
 import type { Lain } from "../lay";
-import type { Rest } from "../rest";
+import { type Rest, restsOf } from "../rest";
 import type { Stack } from "../stack";
 import { freshIds } from "./fresh-ids";
 import { counted, holdsAny, ids, names, worstOf } from "./words";
@@ -26,7 +26,8 @@ const COMES_DOWN: readonly FuseLevel[] = FUSE_LEVELS.slice(FUSE_LEVELS.indexOf("
 
 /** Tips and spans over nothing, by what the level does to them: fibre of the right height carries what would bend. */
 export function overhangFindings(stack: Stack): Finding[] {
-	const { level, rests } = stack;
+	const { level, step, columns } = stack;
+	const rests = step.turnedOver ? restsOf(columns, true) : stack.rests;
 	const out = rests.filter(({ isSpan, part, overhangMm }) => !isSpan && overhangMm > thickOf(part) + 0.05);
 	const spans = rests.filter(({ isSpan, part, overhangMm }) => isSpan && overhangMm > SPAN_SHARE * thickOf(part));
 	return [
@@ -118,8 +119,9 @@ export function made(needMm: number): string {
 	return sheets.length > 1 || !sheets[0]?.startsWith("1 ×") ? ` (${sheets.join(" + ")})` : "";
 }
 
-/** Fibre under every stretch that hangs free, each as high as it needs. */
+/** Fibre under every stretch that hangs free, each as high as it needs. What is turned over gets it on the shelf, not in the plan. */
 function fibre(stack: Stack, rests: readonly Rest[]): Pick<Finding, "fix"> {
+	if (stack.step.turnedOver) return {};
 	const newId = freshIds(stack.lain, "fibre");
 	const supports = rests.flatMap((rest) => supportsUnder(rest, dropOf(rest), newId));
 	if (supports.length === 0) return {};

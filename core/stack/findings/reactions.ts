@@ -48,7 +48,7 @@ export function reactionFindings(stack: Stack): Finding[] {
 					some.length === 1
 						? say`${a.name} and ${b.name} meet along ${{ mm }}: ${pair[0]} and ${pair[1]} darken there.`
 						: say`${stuffOf(a)} and ${stuffOf(b)} meet at ${{ n: some.length }} places along ${{ mm: total }}, most where ${a.name} meets ${b.name} (${{ mm }}): ${pair[0]} and ${pair[1]} darken there.`,
-				remedy: say`If it is not wanted, keep ${{ mm: NEUTRAL_MM }} of neutral glass between them.`,
+				remedy: say`If it is not wanted, keep ${{ mm: NEUTRAL_MM }} of neutral ${isStrewn(a) || isStrewn(b) ? "powder" : "glass"} between them.`,
 				partIds: [...new Set(some.flatMap((one) => ids([one.a, one.b])))],
 				at,
 				lines: some.flatMap(({ joint }) => (joint[0] ? [joint[0]] : [])),
@@ -81,6 +81,8 @@ const pairOf = ({ a, b }: Reaction): string => [a, b].map(stuffOf).sort().join("
 
 const stuffOf = ({ part, glass }: Lain): string =>
 	part.kind === "foil" || part.kind === "loop" ? part.metal : (glass?.name ?? "glass");
+
+const isStrewn = ({ part }: Lain): boolean => part.kind === "grains";
 
 function has({ glasses, part }: Lain, chemistry: Chemistry): boolean {
 	if (part.kind === "foil" || part.kind === "loop") return part.metal === chemistry;

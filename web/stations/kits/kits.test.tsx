@@ -112,7 +112,12 @@ describe("the stack, top first", () => {
 			lay({ kind: "dam", shape: { kind: "ring", diameterMm: 66, holeMm: 60 }, heightMm: 25 }, 2),
 		];
 		const list = text(onBench(kit(parts), <StackList glasses={glasses} />));
-		for (const words of ["dot 9 mm, 4 mm high", "silver foil, square 12 mm", "fibre support 3 mm", "dam 25 mm high"])
+		for (const words of [
+			"dot 9 mm, 4 mm high",
+			"silver foil, square 12 mm",
+			"fibre support 3 mm",
+			"steel wall 25 mm high",
+		])
 			expect(list).toContain(words);
 	});
 	it("an empty bench says how to begin", () =>

@@ -37,7 +37,7 @@ export const NEW_PART_WORDS: Record<NewPart, string> = {
 	loop: "wire loop",
 	support: "fibre under",
 	insert: "fibre insert",
-	dam: "dam",
+	dam: "wall",
 };
 
 /** Usual sizes to begin with, mm. */
@@ -174,7 +174,10 @@ function stuffOf(
 		case "insert":
 			return { kind: "fibre", use: "insert", shape: { kind: "rectangle", widthMm: 50, heightMm: 40 }, heightMm: 6 };
 		case "dam":
-			return { kind: "dam", shape: { kind: "ring", diameterMm: 66, holeMm: 60 }, heightMm: 25 };
+			return {
+				...{ kind: "dam", shape: { kind: "ring", diameterMm: 66, holeMm: 60 }, heightMm: 25 },
+				...{ of: "steel", liningMm: 3 },
+			};
 		default:
 			return withGlass(first("sheet"), (glassId) => ({
 				kind: "sheet",

@@ -1,7 +1,16 @@
 import { choosable, type Glass, type GlassForm } from "@core/glass/glass";
-import { type KitPart, METALS, type PartKind } from "@core/kit/kit";
+import {
+	type KitPart,
+	METALS,
+	type PartKind,
+	type PartOf,
+	WALL_STUFFS,
+	type WallStuff,
+	wallStuffOf,
+} from "@core/kit/kit";
 import { ChoiceField, NumberField, TextField } from "../../../forms/fields";
 import { useDraft } from "../draft";
+import { FillFields } from "./fill-fields";
 import { PointsField } from "./points-field";
 import { ShapeFields } from "./shape-fields";
 
@@ -127,16 +136,7 @@ function KindFields({ part, set, length, errorAt }: KindProps) {
 				</div>
 			);
 		case "grains":
-			return (
-				<NumberField
-					kind="count"
-					compact
-					label="g/cm²"
-					value={part.gPerCm2}
-					error={errorAt("gPerCm2")}
-					onChange={(gPerCm2) => set({ gPerCm2: gPerCm2 ?? Number.NaN })}
-				/>
-			);
+			return <FillFields part={part} error={errorAt("gPerCm2")} onChange={(gPerCm2) => set({ gPerCm2 })} />;
 		case "lump":
 			return (
 				<>
@@ -182,11 +182,48 @@ function KindFields({ part, set, length, errorAt }: KindProps) {
 				</>
 			);
 		case "dam":
-			return length("Wall height", "heightMm", part.heightMm);
+			return <WallFields part={part} set={set} length={length} />;
 		case "component":
 			return null;
 	}
 }
+
+interface WallProps extends Pick<KindProps, "set" | "length"> {
+	part: PartOf<"dam">;
+}
+
+/** A wall by what it is of, how it stands and what lines it. */
+const WallFields = ({ part, set, length }: WallProps) => (
+	<>
+		{length("Wall height", "heightMm", part.heightMm)}
+		<ChoiceField
+			compact
+			label="Wall of"
+			value={wallStuffOf(part)}
+			onChange={(of) => set({ of })}
+			options={WALL_STUFFS.map((value) => ({ value, label: WALL_WORDS[value] }))}
+		/>
+		{part.shape.kind !== "ring" && (
+			<NumberField
+				kind="length"
+				compact
+				label="Stands round it, thick"
+				value={part.wallMm ?? 0}
+				hint={part.wallMm ? undefined : "0: the outline is the wall itself"}
+				onChange={(mm) => set({ wallMm: mm || undefined })}
+			/>
+		)}
+		<NumberField
+			kind="length"
+			compact
+			label="Lining"
+			value={part.liningMm ?? 0}
+			onChange={(mm) => set({ liningMm: mm ?? undefined })}
+		/>
+	</>
+);
+
+const WALL_WORDS: Record<WallStuff, string> = { steel: "steel", brick: "kiln brick", board: "fibre board" };
 
 const MetalChoice = ({ value, set }: { value: string; set(change: object): void }) => (
 	<ChoiceField

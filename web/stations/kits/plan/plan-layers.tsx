@@ -1,7 +1,7 @@
 import { type Bounds, boundsOf } from "@core/geometry/bounds";
 import type { Point } from "@core/geometry/region";
 import { ALLOWED_TENSION_PA } from "@core/glass/constants";
-import type { DrawnPart } from "@core/kit/drawn";
+import { type DrawnPart, FIBRE_COLOUR } from "@core/kit/drawn";
 import type { Finding } from "@core/stack/finding";
 import type { Cut } from "@core/stack/section";
 import { EVEN_K } from "@core/stack/stress-map";
@@ -50,10 +50,12 @@ interface ShapeProps extends Sized {
 }
 
 const PartShape = memo(function PartShape({ one, fired, isChosen, movedX, movedY, px }: ShapeProps) {
-	const { part, region, boughtColour, firedColour, clearness } = one;
+	const { part, region, lining, boughtColour, firedColour, clearness } = one;
 	const isAid = part.kind === "fibre" || part.kind === "dam";
 	const d = useMemo(() => regionPath(region), [region]);
-	return (
+	const lined = useMemo(() => lining && regionPath(lining), [lining]);
+	const moved = movedX !== undefined && movedY !== undefined ? `translate(${movedX} ${-movedY})` : undefined;
+	const shape = (
 		<path
 			data-part={part.id}
 			d={d}
@@ -63,8 +65,22 @@ const PartShape = memo(function PartShape({ one, fired, isChosen, movedX, movedY
 			className={`cursor-move ${isChosen ? "stroke-secondary" : "stroke-black/40"}`}
 			strokeWidth={px * (isChosen ? 2.6 : 0.9)}
 			strokeDasharray={isAid ? `${px * 5} ${px * 3}` : undefined}
-			transform={movedX !== undefined && movedY !== undefined ? `translate(${movedX} ${-movedY})` : undefined}
+			transform={moved}
 		/>
+	);
+	if (!lined) return shape;
+	return (
+		<>
+			<path
+				d={lined}
+				fillRule="evenodd"
+				fill={FIBRE_COLOUR}
+				className="stroke-black/25"
+				strokeWidth={px}
+				transform={moved}
+			/>
+			{shape}
+		</>
 	);
 });
 
