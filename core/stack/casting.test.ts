@@ -13,6 +13,7 @@ import { bodyOfJourney } from "../piece/of-journey";
 import { METRIC, phraseText } from "../units/phrase";
 import { routeStacks } from "./firing-stacks";
 import { readKit } from "./read-kit";
+import { sectionAlong } from "./section";
 import { stackOf } from "./stack";
 
 const casting = mould("press-form", { kind: "ring", widthMm: 80, heightMm: 50, depthMm: 18, release: "papered" });
@@ -174,5 +175,23 @@ describe("grams", () => {
 		expect(depthForGrams(10_000, 150)).toBeCloseTo(6, 6);
 		expect(gramsForWater(48)).toBeCloseTo(120, 6);
 		expect(depthForGrams(0, 10)).toBe(0);
+	});
+});
+
+describe("its section", () => {
+	it("fills the opening level from wall to wall, and its walls stand; free it becomes a lens", () => {
+		const design = of([wall({ kind: "ring", diameterMm: 66, holeMm: 60 }), frit(disc(53.5), 10)]);
+		const { lain, bodies } = stackOf(design, studio);
+		const regions = bodies.map(({ after }) => after.region);
+		const cut = { from: { x: -33, y: 0 }, to: { x: 33, y: 0 } };
+		const glassOf = (after: readonly number[]) => after.filter((mm) => mm > 0);
+		const held = sectionAlong(lain, regions, cut, 25, 240, undefined, { held: regions, stand: true });
+		const [least, most] = [Math.min(...glassOf(held.after)), Math.max(...glassOf(held.after))];
+		expect(most - least).toBeLessThan(0.1);
+		expect(most).toBeCloseTo(10, 0);
+		expect(Math.max(...held.walls)).toBe(30);
+		const free = sectionAlong(lain, regions, cut, 25);
+		expect(Math.min(...glassOf(free.after))).toBeLessThan(5);
+		expect(Math.max(...free.walls)).toBe(0);
 	});
 });

@@ -13,6 +13,7 @@ const section: Section = {
 	stepMm: 10,
 	lengthMm: 30,
 	after: [4, 7, 0],
+	walls: [0, 0, 0],
 	floor: [0, 0, 0],
 };
 const rests = { base: 0, sheet: 3 };

@@ -1,7 +1,8 @@
+import { mostOf } from "../extremes";
 import { isOn } from "../geometry/inside";
 import type { Point, Region } from "../geometry/region";
 import type { Lain } from "./lay";
-import { profileAfter } from "./profile";
+import { levelledShare, profileAfter, softened } from "./profile";
 
 /** A line across the plan along which the piece is cut open in thought. mm */
 export interface Cut {
@@ -21,8 +22,16 @@ export interface Section {
 	lengthMm: number;
 	/** Heights after the firing at the same places. */
 	after: number[];
+	/** Walls that stand there during the firing, mm high; 0 for none. */
+	walls: number[];
 	/** What it lies on there: a mould, or the shelf (0), mm over the lowest place. */
 	floor: number[];
+}
+
+/** What keeps glass from rounding its edge in a firing: outlines that walls hold, and whether the walls stand. */
+export interface InWalls {
+	held: readonly Region[];
+	stand: boolean;
 }
 
 /** Cuts a laid-up kit open along a line, at `count` evenly spaced places, before and after a firing of flow `flow`, on a floor. */
@@ -33,6 +42,7 @@ export function sectionAlong(
 	flow: number,
 	count = 240,
 	floorAt: (place: Point) => number = () => 0,
+	inWalls: InWalls = { held: [], stand: false },
 ): Section {
 	const lengthMm = Math.hypot(cut.to.x - cut.from.x, cut.to.y - cut.from.y);
 	const stepMm = lengthMm / count;
@@ -42,6 +52,7 @@ export function sectionAlong(
 		const share = (i + 0.5) / count;
 		return { x: cut.from.x + share * (cut.to.x - cut.from.x), y: cut.from.y + share * (cut.to.y - cut.from.y) };
 	};
+	const dams = new Set(near.filter(({ part }) => part.kind === "dam").map(({ id }) => id));
 	const places = Array.from({ length: count }, (_, i) => ({
 		alongMm: (i + 0.5) * stepMm,
 		layers: near
@@ -55,10 +66,41 @@ export function sectionAlong(
 	}));
 	const heights = places.map(({ layers }) => layers.reduce((sum, { glassMm }) => sum + glassMm, 0));
 	const covered = places.map((_, i) => after.some((region) => isOn(at(i), region)));
-	const melted = fitted(profileAfter(heights, stepMm, flow), covered);
+	const isHeld = places.map((_, i) => inWalls.held.some((region) => isOn(at(i), region)));
+	const melted = levelIn(
+		isHeld,
+		fitted(profileAfter(heights, stepMm, flow), covered),
+		softened(heights, stepMm, flow),
+		flow,
+	);
+	const walls = places.map(({ layers }) =>
+		inWalls.stand
+			? mostOf(
+					layers.map(({ partId, mm }) => (dams.has(partId) ? mm : 0)),
+					0,
+				)
+			: 0,
+	);
 	const heightsAfter = melted.map((mm, i) => (mm > 0 ? mm + keptAt(places[i]) : 0));
 	const floor = places.map((_, i) => floorAt(at(i)));
-	return { places, stepMm, lengthMm, after: heightsAfter, floor };
+	return { places, stepMm, lengthMm, after: heightsAfter, walls, floor };
+}
+
+/** Glass that walls hold keeps its edge as high as its middle: it levels instead of becoming a lens. */
+function levelIn(
+	isHeld: readonly boolean[],
+	melted: readonly number[],
+	soft: readonly number[],
+	flow: number,
+): number[] {
+	const out = [...melted];
+	const left = 1 - levelledShare(flow);
+	for (const { from, to } of runsOf(isHeld)) {
+		const meanOf = (values: readonly number[]) => values.slice(from, to).reduce((sum, mm) => sum + mm, 0) / (to - from);
+		const [mean, softMean] = [meanOf(melted), meanOf(soft)];
+		for (let i = from; i < to; i++) out[i] = Math.max(0, mean + ((soft[i] as number) - softMean) * left);
+	}
+	return out;
 }
 
 const keptAt = (place: SectionPlace | undefined): number =>

@@ -11,6 +11,7 @@ import type { GlassBook } from "@core/stack/lay";
 import { type Cut, type Section, sectionAlong } from "@core/stack/section";
 import { type Stack, stackOf } from "@core/stack/stack";
 import { type KitSurvey, surveyOf, type Trial, trialsOf } from "@core/stack/survey";
+import { isHeldBy, standsIn } from "@core/stack/walls";
 import { expose } from "comlink";
 
 export interface Books {
@@ -51,7 +52,8 @@ const surveyor = {
 	/** A section through the design surveyed last; undefined before the first survey. */
 	section(cut: Cut, count: number): Section | undefined {
 		if (!last) return undefined;
-		const { lain, bodies, flow, step, centre } = last;
+		const { lain, bodies, flow, step, centre, walls } = last;
+		const held = bodies.filter(({ parts }) => walls.some((wall) => isHeldBy(wall, parts)));
 		const mould = step.level === "slump" ? book.moulds?.get(step.mouldId ?? "") : undefined;
 		return sectionAlong(
 			lain,
@@ -60,6 +62,7 @@ const surveyor = {
 			flow,
 			count,
 			mould && (({ x, y }) => slumpedHeightMm(mould, { x: x - centre.x, y: y - centre.y })),
+			standsIn(step) ? { held: held.map(({ after }) => after.region), stand: true } : undefined,
 		);
 	},
 	trials: (design: KitDesign, tries: readonly { level: FuseLevel; familyId: string }[]): Trial[] =>

@@ -15,8 +15,9 @@ interface Props {
 	turnedOver: boolean;
 }
 
-/** Heights are drawn three times as large as widths: a single sheet would hardly be seen. The drawing says so. */
+/** Heights are drawn three times as large as widths: a single sheet would hardly be seen. What is high is true to scale; the drawing says so. */
 const TALLER = 3;
+const HIGH_MM = 14;
 const ROOM_MM = 4;
 
 /** The section along the plan's line: laid up above, after the firing below, on one scale. */
@@ -24,8 +25,11 @@ export function SectionView({ section: along, drawn, level, rests, turnedOver }:
 	const figure = useFigure();
 	if (!along || along.lengthMm <= 0) return null;
 	const { section, laid, heightsMm: heights, upperMm } = sectionAsLaid(along, rests, turnedOver);
-	const top = Math.max(9, ...heights, ...section.after) * TALLER + ROOM_MM;
+	const highest = Math.max(9, ...heights, ...section.after, ...section.walls);
+	const taller = highest > HIGH_MM ? 1 : TALLER;
+	const top = highest * taller + ROOM_MM;
 	const colours = new Map(drawn.map(({ part, firedColour }) => [part.id, firedColour]));
+	const shown = { section, colours, taller };
 	const range = (values: readonly number[]) => {
 		const glass = values.filter((mm) => mm > 0.05);
 		return glass.length === 0
@@ -55,14 +59,14 @@ export function SectionView({ section: along, drawn, level, rests, turnedOver }:
 						<rect
 							key={`${partId} ${i}`}
 							x={i * section.stepMm}
-							y={floor - (from + mm) * TALLER}
+							y={floor - (from + mm) * taller}
 							width={section.stepMm * 1.08}
-							height={mm * TALLER}
+							height={mm * taller}
 							fill={colours.get(partId) ?? "#cccccc"}
 						/>
 					)),
 				)}
-				<Silhouette heights={upperMm} stepMm={section.stepMm} floor={floor} />
+				<Silhouette heights={upperMm} stepMm={section.stepMm} floor={floor} taller={taller} />
 				<Shelf lengthMm={section.lengthMm} y={floor} />
 			</svg>
 			<span className="figure text-soft">{range(heights)} high</span>
@@ -80,8 +84,9 @@ export function SectionView({ section: along, drawn, level, rests, turnedOver }:
 					aria-label={`Section after ${LEVEL_WORDS[level]}, ${range(section.after)} high`}
 					shapeRendering="crispEdges"
 				>
-					<AfterShapes section={section} colours={colours} floor={floor} />
-					<Silhouette heights={section.after} stepMm={section.stepMm} floor={floor} />
+					<Walls {...shown} floor={floor} />
+					<AfterShapes {...shown} floor={floor} />
+					<Silhouette heights={section.after} stepMm={section.stepMm} floor={floor} taller={taller} />
 					<Shelf lengthMm={section.lengthMm} y={floor} />
 				</svg>
 			)}
@@ -89,8 +94,8 @@ export function SectionView({ section: along, drawn, level, rests, turnedOver }:
 				<b>{range(section.after)}</b> <span className="text-soft">after {LEVEL_WORDS[level]}</span>
 			</span>
 			<span className="col-span-3 text-[12px] text-soft">
-				Section along the line; heights drawn {TALLER} times as large as widths
-				{onMould && ", on the mould true to scale"}. An estimate.
+				Section along the line; heights {taller === 1 ? "true to scale" : `drawn ${TALLER} times as large as widths`}
+				{onMould && taller > 1 && ", on the mould true to scale"}. An estimate.
 			</span>
 		</div>
 	);
@@ -136,18 +141,31 @@ function OnMould({
 	);
 }
 
-/** What the glass has become: each place keeps the shares of its layers, in a body with one soft top. */
-function AfterShapes({
-	section,
-	colours,
-	floor,
-	taller = TALLER,
-}: {
+interface AfterProps {
 	section: Section;
 	colours: ReadonlyMap<string, string>;
 	floor: number;
-	taller?: number;
-}) {
+	taller: number;
+}
+
+/** Walls that stand round the glass while it is fired. */
+const Walls = ({ section: { walls, places, stepMm }, colours, floor, taller }: AfterProps) =>
+	walls.map((mm, i) => {
+		const its = places[i]?.layers.find((layer) => layer.mm === mm);
+		return mm > 0 ? (
+			<rect
+				key={places[i]?.alongMm}
+				x={i * stepMm}
+				y={floor - mm * taller}
+				width={stepMm * 1.08}
+				height={mm * taller}
+				fill={colours.get(its?.partId ?? "") ?? "#cccccc"}
+			/>
+		) : null;
+	});
+
+/** What the glass has become: each place keeps the shares of its layers, in a body with one soft top. */
+function AfterShapes({ section, colours, floor, taller }: AfterProps) {
 	const stays = section.places.map(({ layers }) => layers.filter(({ glassMm, keptMm }) => glassMm > 0 || keptMm > 0));
 	const filled = stays.flatMap((layers, i) => (layers.some(({ glassMm }) => glassMm > 0) ? [i] : []));
 	return section.after.map((height, i) => {
@@ -180,12 +198,12 @@ function Silhouette({
 	heights,
 	stepMm,
 	floor,
-	taller = TALLER,
+	taller,
 }: {
 	heights: readonly number[];
 	stepMm: number;
 	floor: number;
-	taller?: number;
+	taller: number;
 }) {
 	const d = heights
 		.map((mm, i) => `${i === 0 ? "M" : "L"}${(i + 0.5) * stepMm} ${floor - (mm > 0.05 ? mm * taller : 0)}`)
