@@ -2,6 +2,7 @@ import type { ListCosts } from "@core/cost/list-costs";
 import type { BagLine } from "@core/cutting/bag";
 import type { CutLine } from "@core/cutting/count";
 import type { KeptPlan } from "@core/cutting/plan/kept";
+import type { FuseLevel } from "@core/firing/level";
 import type { KitDesign } from "@core/kit/kit";
 import type { StockItem, StockReason } from "@core/stock/kinds";
 import type { BuyLine } from "@core/stock/to-buy";
@@ -57,8 +58,8 @@ export interface BagsView extends GlassBookView {
 	/** Parts that are fired before they are packed: what the bags take, what there is, what is on its way. */
 	fired: FiredNeed[];
 	lots: LotRow[];
-	/** Planned firings that go hot enough for dots, with how much of their shelf is free. */
-	fillers: { id: string; number: number; kiln: string; familyId: string; freeMm2: number }[];
+	/** Planned firings with their level, and how much of their shelf is free. */
+	fillers: { id: string; number: number; kiln: string; familyId: string; level: FuseLevel; freeMm2: number }[];
 	/** Kilns with no firing planned, for one of their own. */
 	kilns: { id: string; name: string }[];
 }
@@ -66,9 +67,17 @@ export interface BagsView extends GlassBookView {
 /** Dots of one glass and size, or another part that comes out of a kiln before it is packed. */
 export interface FiredNeed {
 	name: string;
+	madeOf: string;
+	/** A list that wants it. */
+	cutRunId: string;
+	level: FuseLevel;
 	glassId: string | null;
-	sizeMm: number | null;
+	sizeMm: number;
+	/** Of a dot: the square that is cut for it. */
+	squareMm: number | null;
 	wanted: number;
+	/** That many more are fired, for what breaks. */
+	spares: number;
 	have: number;
 	/** In lots that are not fired yet. */
 	coming: number;
@@ -80,6 +89,7 @@ export interface LotRow {
 	glassId: string | null;
 	sizeMm: number | null;
 	count: number;
+	level: FuseLevel;
 	wantedAt: string;
 	familyId: string | null;
 	/** The firing it lies in or is planned for. */
@@ -296,6 +306,8 @@ export const actions = {
 				sizeMm: lengthMm("The size", 300, 0.5).nullable(),
 				count: count("How many", 1, 2000),
 				sessionId: id.nullable(),
+				/** The kit that they are for, and what one is made of there. */
+				of: z.strictObject({ cutRunId: id, madeOf: words("What it is made of", 120, 1) }).optional(),
 			}),
 		)
 		.touches("stock")

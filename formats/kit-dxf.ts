@@ -7,7 +7,7 @@ import Drawing from "dxf-writer";
 export function kitDxf(design: KitDesign, glasses: ReadonlyMap<string, Glass>): string {
 	const drawing = new Drawing();
 	drawing.setUnits("Millimeters");
-	const drawn = drawnParts(design, glasses).filter(({ part }) => part.kind !== "fibre" && part.kind !== "loop");
+	const drawn = drawnParts(design, glasses, "cut").filter(({ part }) => part.kind !== "fibre" && part.kind !== "loop");
 	for (const layer of new Set(drawn.map(({ part }) => part.layer)))
 		drawing.addLayer(layerName(layer), Drawing.ACI.WHITE, "CONTINUOUS");
 	for (const { part, region } of drawn) {

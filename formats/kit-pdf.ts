@@ -1,11 +1,12 @@
-import { cutListOf } from "@core/cutting/count";
+import { bagOf } from "@core/cutting/bag";
+import type { CutLine } from "@core/cutting/count";
 import { LEVEL_WORDS } from "@core/firing/level";
 import { boundsOf } from "@core/geometry/bounds";
 import type { Ring } from "@core/geometry/region";
 import { sizesOf } from "@core/geometry/shape";
 import { type Glass, isStriker } from "@core/glass/glass";
 import { drawnParts } from "@core/kit/drawn";
-import { cutsOf, type KitDesign } from "@core/kit/kit";
+import type { KitDesign } from "@core/kit/kit";
 import type { KitReading } from "@core/stack/read-kit";
 import type { PaperSize } from "@core/studio/customs";
 import { formatFigure, phraseText, type Units } from "@core/units/phrase";
@@ -128,30 +129,35 @@ function picture(pen: Pen, { design, glasses }: KitSheet): void {
 
 function partTable(pen: Pen, { design, glasses, units }: KitSheet): void {
 	pen.title("In this kit");
-	for (const line of cutListOf(cutsOf(design), 1)) {
+	for (const line of bagOf(design, glasses)) {
+		if (!line.cut && !line.fired) continue;
 		pen.need(20);
-		const glass = glasses.get(line.glassId ?? "");
-		const sizes = line.shape
-			? sizesOf(line.shape)
-					.map((mm) => formatFigure({ mm }, units))
-					.join(" × ")
-			: "";
-		const amount = line.amount ? formatFigure(line.amount, units) : "";
-		const what =
-			line.kind === "sheet"
-				? line.shape?.kind.replace("triangle", "right triangle").replace("outline", "free outline")
-				: line.stuff;
+		const glass = glasses.get((line.cut ?? line.fired)?.glassId ?? "");
+		const what = line.cut
+			? cutWords(line.cut, units)
+			: `${line.words}, ${formatFigure({ mm: line.fired?.sizeMm ?? 0 }, units)}, fired before`;
 		const top = pen.y;
 		if (glass) swatches(pen, glass, top);
-		pen.text(`${line.needed} ×`, { x: 44, strong: true });
+		pen.text(`${line.count} ×`, { x: 44, strong: true });
 		pen.y = top;
-		pen.text([what, sizes, amount].filter(Boolean).join(", "), { x: 76, width: 220 });
+		pen.text(what, { x: 76, width: 220 });
 		const after = pen.y;
 		pen.y = top;
 		if (glass)
 			pen.text(`${glass.name}${isStriker(glass) ? " (shows its colour when fired)" : ""}`, { x: 304, color: SOFT });
 		pen.y = Math.min(after, pen.y, top - 16);
 	}
+}
+
+function cutWords({ kind, shape, amount, stuff }: CutLine, units: Units): string {
+	const sizes = shape
+		? sizesOf(shape)
+				.map((mm) => formatFigure({ mm }, units))
+				.join(" × ")
+		: "";
+	const what =
+		kind === "sheet" ? shape?.kind.replace("triangle", "right triangle").replace("outline", "free outline") : stuff;
+	return [what, sizes, amount ? formatFigure(amount, units) : ""].filter(Boolean).join(", ");
 }
 
 /** As bought | as fired. */
@@ -172,10 +178,14 @@ function steps(pen: Pen, { design, moulds }: KitSheet): void {
 	pen.title("What happens");
 	let number = 1;
 	const say = (words: string) => pen.text(`${number++}. ${words}`);
-	say("Clean every piece of glass; fingerprints and dirt turn cloudy.");
-	say("Lay everything out loose and look at it before anything is glued. Photograph it.");
-	say("Glue with one dot a part, never a puddle. Let it dry before it is moved.");
+	const first = Math.min(...design.parts.map(({ firing }) => firing), design.route.length - 1);
+	const layOut = () => {
+		say("Clean every piece of glass; fingerprints and dirt turn cloudy.");
+		say("Lay everything out loose and look at it before anything is glued. Photograph it.");
+		say("Glue with one dot a part, never a puddle. Let it dry before it is moved.");
+	};
 	design.route.forEach((step, i) => {
+		if (i === first) layOut();
 		const made = design.components.filter(({ firing }) => firing === i).map(({ name }) => name);
 		const only = made.length > 0 ? `, for ${made.join(", ")}` : "";
 		const mould = step.mouldId ? `, ${moulds.get(step.mouldId)?.name ?? "mould"}` : "";

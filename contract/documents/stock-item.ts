@@ -18,6 +18,7 @@ export const stockItem = z
 		widthMm: lengthMm("The width", 5000, 1).nullable(),
 		heightMm: lengthMm("The height", 5000, 1).nullable(),
 		sizeMm: lengthMm("The size", 5000, 0.1).nullable(),
+		madeOf: words("What it is made of", 120).nullable().optional(),
 		place: words("The place", 60),
 		low: stockAmount("The low line").nullable(),
 		buyAmount: stockAmount("What is bought at once", 0.001),

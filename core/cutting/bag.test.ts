@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { cut, kit, lay, square } from "../../tests/support/kit";
+import { book, cut, kit, lay, square } from "../../tests/support/kit";
 import { bagOf, fillMassG, thinnedGlue } from "./bag";
 
 describe("a kit's bag", () => {
@@ -12,8 +12,8 @@ describe("a kit's bag", () => {
 			lay({ kind: "lump", form: "dome", diameterMm: 10, heightMm: 5, glassId: "clear" }),
 			lay({ kind: "loop", metal: "copper", wireMm: 1, eyeMm: 6, tailMm: 12 }),
 		]);
-		const bag = bagOf(design);
-		expect(bag.map(({ words, count, isFired }) => [words, count, isFired])).toEqual(
+		const bag = bagOf(design, book().glasses);
+		expect(bag.map(({ words, count, fired }) => [words, count, fired !== null])).toEqual(
 			expect.arrayContaining([
 				["", 1, false],
 				["", 2, false],

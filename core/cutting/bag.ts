@@ -1,36 +1,38 @@
-import { cutsOf, type KitDesign } from "../kit/kit";
-import { type CutLine, cutListOf } from "./count";
+import { gramsForWater } from "../kit/fill";
+import { type DotGlasses, firedParts, isDot } from "../kit/fired-parts";
+import type { KitDesign } from "../kit/kit";
+import { type CutLine, cutListOf, forKits } from "./count";
 
 /** Something that goes into a kit's bag. */
 export interface BagLine {
-	/** The cut's key, or "glue", "sheet", "label". */
+	/** The cut's key, what a fired part is made of, or "glue", "sheet", "label". */
 	key: string;
 	cut: CutLine | null;
+	/** It was fired by itself before: what it is made of, its glass, its size in mm. */
+	fired: { madeOf: string; glassId: string | null; sizeMm: number } | null;
 	words: string;
 	count: number;
-	/** It was fired by itself before. */
-	isFired: boolean;
 }
 
 /** What is in every bag besides its cuts. Common practice, no source. */
-const EXTRAS: readonly Omit<BagLine, "cut" | "isFired" | "count">[] = [
+const EXTRAS: readonly Pick<BagLine, "key" | "words">[] = [
 	{ key: "glue", words: "a little white glue" },
 	{ key: "sheet", words: "the kit’s sheet" },
 	{ key: "label", words: "the label" },
 ];
 
-/** Everything in one kit's bag, without spares: what is cut, pots, lengths, loops, dots; then what each bag has. */
-export function bagOf(design: Pick<KitDesign, "parts" | "components">): BagLine[] {
-	const cuts = cutListOf(cutsOf(design), 1, { share: 0, least: 0 });
+/** Everything in one kit's bag, without spares: what is cut, pots, lengths, loops; parts that were fired first; then what each bag has. */
+export function bagOf(design: Pick<KitDesign, "parts" | "components" | "route">, glasses: DotGlasses): BagLine[] {
+	const fired = firedParts(design, glasses);
+	const own = design.parts.filter((part) => part.kind !== "component" && !isDot(part, glasses));
 	return [
-		...cuts.map((cut) => ({
-			key: cut.key,
-			cut,
-			words: cut.stuff,
-			count: cut.perKit,
-			isFired: cut.kind === "lump" && cut.stuff === "dot",
+		...cutListOf(forKits(own, 1), { share: 0, least: 0 }).map((cut) => ({
+			...{ key: cut.key, cut, fired: null, words: cut.stuff, count: cut.perKit },
 		})),
-		...EXTRAS.map((one) => ({ ...one, cut: null, count: 1, isFired: false })),
+		...fired.map(({ madeOf, name, glassId, sizeMm, perKit }) => ({
+			...{ key: madeOf, cut: null, fired: { madeOf, glassId, sizeMm }, words: name, count: perKit },
+		})),
+		...EXTRAS.map((one) => ({ ...one, cut: null, fired: null, count: 1 })),
 	];
 }
 
@@ -40,11 +42,9 @@ export const thinnedGlue = (wantedMl: number): { glueMl: number; waterMl: number
 	waterMl: Math.round(wantedMl * 2) / 10,
 });
 
-const GLASS_G_PER_CM3 = 2.5;
-
 /**
  * Glass that fills a mould, g: its volume times 2.5 g/cm³ (soda-lime glass), and a little that spills.
  * @param spill 0 to 0.05. Common practice, no source.
  */
 export const fillMassG = (volumeCm3: number, spill = 0): number =>
-	Math.round(volumeCm3 * GLASS_G_PER_CM3 * (1 + spill) * 10) / 10;
+	Math.round(gramsForWater(volumeCm3) * (1 + spill) * 10) / 10;

@@ -1,6 +1,16 @@
-import { offset, type Region, subtract } from "../geometry/region";
+import type { FuseLevel } from "../firing/level";
+import { intersect, offset, type Region, subtract } from "../geometry/region";
 import type { Glass } from "../glass/glass";
-import { type KitDesign, type KitPart, type Metal, type WallStuff, wallStuffOf } from "./kit";
+import { madeComponent } from "../stack/lay";
+import {
+	type Component,
+	type KitDesign,
+	type KitPart,
+	type Metal,
+	type PartOf,
+	type WallStuff,
+	wallStuffOf,
+} from "./kit";
 import { insideOf, placedRegion, placeRegion } from "./plan";
 
 /** A part as a plan shows it: where it lies and in which colours. A component is drawn part by part. */
@@ -25,22 +35,27 @@ const WALL_COLOURS: Record<WallStuff, string> = { steel: METAL_COLOURS.steel, br
 export const FIBRE_COLOUR = "#e9e6dc";
 const UNKNOWN_COLOUR = "#b05fb0";
 
-/** All parts of a plan, bottom layer first. */
-export const drawnParts = (design: KitDesign, glasses: ReadonlyMap<string, Glass>): DrawnPart[] =>
-	[...design.parts].sort((a, b) => a.layer - b.layer).flatMap((part) => drawPart(part, design, glasses));
+/** All parts of a plan, bottom layer first. @param components as their firing left them, or as they are cut */
+export const drawnParts = (
+	design: KitDesign,
+	glasses: ReadonlyMap<string, Glass>,
+	components: "fired" | "cut" = "fired",
+): DrawnPart[] =>
+	[...design.parts].sort((a, b) => a.layer - b.layer).flatMap((part) => drawPart(part, design, glasses, components));
 
-function drawPart(part: KitPart, design: KitDesign, glasses: ReadonlyMap<string, Glass>): DrawnPart[] {
+function drawPart(
+	part: KitPart,
+	design: KitDesign,
+	glasses: ReadonlyMap<string, Glass>,
+	components: "fired" | "cut",
+): DrawnPart[] {
 	if (part.kind === "component") {
-		const component = design.components.find(({ id }) => id === part.componentId);
-		return (component?.parts ?? []).flatMap((inner) =>
-			inner.kind === "component"
-				? []
-				: drawPart(inner, design, glasses).map((drawn) => ({
-						...drawn,
-						part,
-						region: placeRegion(drawn.region, part),
-					})),
-		);
+		const drawn = components === "fired" ? drawnAsFired : drawnAsCut;
+		return drawn(part, design, glasses).map((drawn) => ({
+			...drawn,
+			part,
+			region: placeRegion(drawn.region, part),
+		}));
 	}
 	const glass = "glassId" in part ? glasses.get(part.glassId) : undefined;
 	const region = placedRegion(part, design, glass);
@@ -52,6 +67,47 @@ function drawPart(part: KitPart, design: KitDesign, glasses: ReadonlyMap<string,
 function liningOf(wall: Region, mm: number): Region {
 	const inside = insideOf(wall);
 	return subtract(inside, offset(inside, -mm));
+}
+
+type Fired = Omit<DrawnPart, "part">[];
+
+/** By the books and the component: a bench asks again at every change of the plan. */
+const known = new WeakMap<
+	ReadonlyMap<string, Glass>,
+	WeakMap<Component, { level: FuseLevel | undefined; drawn: Fired }>
+>();
+
+/** A component part by part. */
+const drawnAsCut = (
+	{ componentId }: Pick<PartOf<"component">, "componentId">,
+	design: KitDesign,
+	glasses: ReadonlyMap<string, Glass>,
+): Fired =>
+	(design.components.find(({ id }) => id === componentId)?.parts ?? [])
+		.toSorted((a, b) => a.layer - b.layer)
+		.flatMap((one) => (one.kind === "component" ? [] : drawPart(one, design, glasses, "cut")))
+		.map(({ part: _, ...drawn }) => drawn);
+
+/** A component as its firing left it, round its own middle: one body in its main glass, what lies on that within its edge. */
+function drawnAsFired(
+	{ componentId }: Pick<PartOf<"component">, "componentId">,
+	design: KitDesign,
+	glasses: ReadonlyMap<string, Glass>,
+): Fired {
+	const component = design.components.find(({ id }) => id === componentId);
+	if (!component) return [];
+	const level = design.route[component.firing]?.level;
+	const its = known.get(glasses) ?? new WeakMap();
+	const before = its.get(component);
+	if (before && before.level === level) return before.drawn;
+	const { region: outline, glass } = madeComponent(design, componentId, { glasses });
+	const inner = drawnAsCut({ componentId }, design, glasses).map((drawn) => ({
+		...drawn,
+		region: intersect(drawn.region, outline),
+	}));
+	const drawn = glass ? [{ region: outline, ...coloursOf(component.parts[0] as KitPart, glass) }, ...inner] : inner;
+	known.set(glasses, its.set(component, { level, drawn }));
+	return drawn;
 }
 
 function coloursOf(part: KitPart, glass: Glass | undefined): Omit<DrawnPart, "part" | "region" | "lining"> {

@@ -2,6 +2,7 @@ import { keepsSurface, LEVEL_AIM } from "../firing/level";
 import { componentsFiring } from "../kit/components-firing";
 import type { KitDesign } from "../kit/kit";
 import { afterWithin } from "./bodies";
+import type { GlassBook } from "./lay";
 import { type Stack, stackOf } from "./stack";
 
 /** The kit as it lies on the shelf in a firing before the one that assembles it: its components beside each other. */
@@ -39,6 +40,15 @@ export function routeStacks(stack: Stack): Stack[] {
 	const its = pieceStacks(stack);
 	const before = stack.design.route.length - its.length;
 	return firingStacks(stack).map((one, i) => its[i - before] ?? one);
+}
+
+/** One of a kit’s components as the firing that makes it finds it: by itself. */
+export function componentStack(design: KitDesign, componentId: string, book: GlassBook): Stack | undefined {
+	const component = design.components.find(({ id }) => id === componentId);
+	const step = component && design.route[component.firing];
+	if (!component || !step) return undefined;
+	const parts = component.parts.map((part) => ({ ...part, firing: 0 }));
+	return stackOf({ ...design, name: component.name, parts, components: [], route: [step] }, book, 0);
 }
 
 /** The same glass in a later firing: nothing new is laid on it. Its outline is that of the firing that put it together. */

@@ -60,17 +60,18 @@ export function layUp(design: KitDesign, book: GlassBook, firing: number): Lain[
 }
 
 /** A component as it is used in a later firing. */
-interface Made extends Pick<Lain, "region" | "glassMm" | "peakMm" | "bulkMm" | "glass" | "glasses"> {
+export interface Made extends Pick<Lain, "region" | "glassMm" | "peakMm" | "bulkMm" | "glass" | "glasses"> {
 	/** Flow index of the firing that made it. */
 	flow: number;
 }
 
-const flowOf = ({ route }: KitDesign, firing: number): number => LEVEL_AIM[route[firing]?.level ?? "full"];
+const flowOf = ({ route }: Pick<KitDesign, "route">, firing: number): number =>
+	LEVEL_AIM[route[firing]?.level ?? "full"];
 
 function lie(
 	part: KitPart,
-	design: KitDesign,
-	book: GlassBook,
+	design: Pick<KitDesign, "components" | "route">,
+	book: Pick<GlassBook, "glasses">,
 	firing: number,
 	made: ReadonlyMap<string, Made>,
 ): Lain[] {
@@ -143,12 +144,16 @@ export function heights(part: KitPart, glass: Glass | undefined): { glassMm: num
 }
 
 /** A component as it comes out of the firing that makes it: its outline then, and its glass spread over it. */
-function madeComponent(design: KitDesign, id: string, book: GlassBook): Made {
+export function madeComponent(
+	design: Pick<KitDesign, "components" | "route">,
+	id: string,
+	{ glasses }: Pick<GlassBook, "glasses">,
+): Made {
 	const component = design.components.find((one) => one.id === id);
 	const flow = flowOf(design, component?.firing ?? 0);
 	const parts = (component?.parts ?? [])
 		.filter(({ kind }) => kind !== "component")
-		.flatMap((part) => lie(part, design, book, 0, new Map()));
+		.flatMap((part) => lie(part, design, { glasses }, 0, new Map()));
 	const after = afterOf(
 		parts.filter(({ glassMm }) => glassMm > 0),
 		flow,
@@ -160,7 +165,7 @@ function madeComponent(design: KitDesign, id: string, book: GlassBook): Made {
 		peakMm: after.meanMm,
 		bulkMm: after.meanMm,
 		glass: most?.glass,
-		glasses: [...new Set(parts.flatMap(({ glasses }) => glasses))],
+		glasses: [...new Set(parts.flatMap((one) => one.glasses))],
 		flow,
 	};
 }

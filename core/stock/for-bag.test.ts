@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { cut, kit, lay, square } from "../../tests/support/kit";
+import { book, cut, kit, lay, square } from "../../tests/support/kit";
 import { bagOf } from "../cutting/bag";
 import { forBag } from "./for-bag";
 import type { StockItem } from "./kinds";
@@ -17,6 +17,7 @@ const bag = bagOf(
 		lay({ kind: "lump", form: "dome", diameterMm: 10, heightMm: 5, glassId: "clear" }),
 		lay({ kind: "loop", metal: "copper", wireMm: 1, eyeMm: 6, tailMm: 12 }),
 	]),
+	book().glasses,
 );
 const powder = (amount: number, id = "jar") => item(id, amount, { kind: "grains", glassId: "powder" });
 const dots = (amount: number) => item("dots", amount, { kind: "component", glassId: "clear", sizeMm: 10 });
@@ -43,6 +44,7 @@ describe("what a bag takes of the stock", () => {
 					],
 				}),
 			]),
+			book().glasses,
 		);
 		const rods = item("rods", 12, { kind: "thread", glassId: "clear-thread", sizeMm: 430 });
 		expect(forBag(threads, [rods])).toEqual({ rods: 0.1 });

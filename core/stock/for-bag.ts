@@ -1,7 +1,7 @@
 import type { BagLine } from "../cutting/bag";
 import type { CountedLine } from "../cutting/glass-lists";
 import type { StockItem } from "./kinds";
-import { needsOf } from "./needs";
+import { firedThing, needsOf } from "./needs";
 import { keyOf, type StockNeed } from "./to-buy";
 
 /**
@@ -17,7 +17,11 @@ export function forBag(
 		cut ? [{ ...cut, needed: count, spares: 0, done: 0, broken: 0 }] : [],
 	);
 	const taken: Record<string, number> = {};
-	const needs = [...needsOf(lines, []).filter(({ kind }) => kind !== "thread"), ...threadsOf(lines, items)];
+	const needs = [
+		...needsOf(lines, []).filter(({ kind }) => kind !== "thread"),
+		...threadsOf(lines, items),
+		...inIt.flatMap(({ fired, words, count }) => (fired ? [{ ...firedThing(words, fired), amount: count }] : [])),
+	];
 	for (const need of needs) {
 		let left = need.amount;
 		for (const item of items.filter((one) => keyOf(one) === keyOf(need))) {

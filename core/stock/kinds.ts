@@ -1,8 +1,19 @@
 /**
  * What a rack, a shelf and a drawer hold: whole sheets and offcuts of them, crushed glass, threads in lengths, what is not glass
- * (loops, foil, fibre, glue), paper, and parts that were fired before (dots, petals). Apart: glass nobody knows the family of.
+ * (loops, foil, fibre, glue), paper, shapes that are bought cut, and parts that were fired before (dots, blades). Apart: glass nobody
+ * knows the family of.
  */
-export const STOCK_KINDS = ["sheet", "offcut", "grains", "thread", "finding", "paper", "component", "apart"] as const;
+export const STOCK_KINDS = [
+	"sheet",
+	"offcut",
+	"grains",
+	"thread",
+	"finding",
+	"paper",
+	"precut",
+	"component",
+	"apart",
+] as const;
 export type StockKind = (typeof STOCK_KINDS)[number];
 
 /** What an amount is counted in: whole pieces, or grams of crushed glass. */
@@ -22,7 +33,8 @@ export const BOUGHT_SINGLY: Pick<StockItem, "low" | "buyAmount" | "priceMinor" |
 };
 
 /** Two sides, or one size: a thread's length, a loop's eye, a dot's diameter. */
-export const hasSides = (kind: StockKind): boolean => kind === "sheet" || kind === "offcut" || kind === "paper";
+export const hasSides = (kind: StockKind): boolean =>
+	kind === "sheet" || kind === "offcut" || kind === "paper" || kind === "precut";
 
 /** Why an amount changed. */
 export const STOCK_REASONS = ["bought", "taken", "returned", "broke", "counted"] as const;
@@ -39,6 +51,8 @@ export interface StockItem {
 	widthMm: number | null;
 	heightMm: number | null;
 	sizeMm: number | null;
+	/** Of a fired part that is no dot: what it is made of, as a kit says it. */
+	madeOf?: string | null | undefined;
 	/** Where it stands. */
 	place: string;
 	/** With so much or less it is bought again; null for never. */

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { cut, lay, square } from "../../tests/support/kit";
-import { cutListOf } from "../cutting/count";
+import { cutListOf, forKits } from "../cutting/count";
+import type { KitPart } from "../kit/kit";
 import { needsOf } from "./needs";
 
 const thread = (mm: number) =>
@@ -12,8 +13,8 @@ const thread = (mm: number) =>
 			{ x: mm, y: 0 },
 		],
 	});
-const counted = (parts: Parameters<typeof cutListOf>[0], kits: number, done = 0) =>
-	cutListOf(parts, kits).map((line) => ({ ...line, done, broken: 0 }));
+const counted = (parts: readonly KitPart[], kits: number, done = 0) =>
+	cutListOf(forKits(parts, kits)).map((line) => ({ ...line, done, broken: 0 }));
 
 describe("what a list takes of the stock", () => {
 	it("grams of frit, all pots together", () => {
@@ -30,9 +31,9 @@ describe("what a list takes of the stock", () => {
 		]);
 	});
 
-	it("loops by metal and eye, dots by glass and size; nothing of what is done, and no sheet", () => {
+	it("loops by metal and eye, slices by glass and size; nothing of what is done, and no sheet", () => {
 		const loop = lay({ kind: "loop", metal: "copper", wireMm: 1, eyeMm: 6, tailMm: 12 });
-		const dot = lay({ kind: "lump", form: "dome", diameterMm: 10, heightMm: 5, glassId: "clear" });
+		const dot = lay({ kind: "lump", form: "slice", diameterMm: 10, heightMm: 5, glassId: "clear" });
 		expect(needsOf(counted([cut(square(20)), loop, dot], 5), [])).toMatchObject([
 			{ kind: "finding", name: "copper wire loop", sizeMm: 6, amount: 5 },
 			{ kind: "component", glassId: "clear", sizeMm: 10, amount: 5 },

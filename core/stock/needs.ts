@@ -1,12 +1,22 @@
 import type { CountedLine } from "../cutting/glass-lists";
 import { cutLengths } from "../cutting/lengths";
 import { groupBy } from "../group-by";
+import { madeOfDot } from "../kit/fired-parts";
 import type { StockItem } from "./kinds";
 import type { StockNeed } from "./to-buy";
 
-const nothing = { name: "", widthMm: null, heightMm: null, sizeMm: null };
+const nothing = { name: "", widthMm: null, heightMm: null, sizeMm: null, madeOf: null };
 /** A thread of a glass that is not in the stock comes in this length. Common practice, no source: about 43 cm. */
 export const USUAL_ROD_MM = 430;
+
+/** A fired part as it lies in the drawer: a dot by its glass and size, anything else by what it is made of. */
+export const firedThing = (
+	name: string,
+	{ madeOf, glassId, sizeMm }: { madeOf: string; glassId: string | null; sizeMm: number | null },
+): Omit<StockNeed, "amount"> =>
+	glassId !== null && sizeMm !== null && madeOf === madeOfDot(glassId, sizeMm)
+		? { ...nothing, kind: "component", glassId, sizeMm }
+		: { ...nothing, kind: "component", name, glassId, sizeMm, madeOf };
 
 /** What lists still take of everything that is not sheet: grams of frit, whole rods of thread, loops, foil, fired dots. */
 export function needsOf(

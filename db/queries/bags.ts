@@ -1,6 +1,6 @@
 import { and, asc, eq, inArray, isNotNull, isNull, sql } from "drizzle-orm";
 import type { Reader, Transaction } from "../connect";
-import { componentLot, firing, glass, kiln, kitBag, kitBagLine } from "../schema";
+import { componentLot, firing, glass, kiln, kitBag, kitBagLine, kitVersion } from "../schema";
 
 /** Bags that were begun for some cuts, with what is in each. */
 export async function bagsOf(reader: Reader, runIds: readonly string[]) {
@@ -74,10 +74,13 @@ export const openLots = (reader: Reader) =>
 			...{ lot: componentLot, number: firing.number, state: firing.state, kiln: kiln.name },
 			glass: glass.name,
 			/** Of a strain test the family it is fired on. */
-			familyId: sql<string | null>`coalesce(${componentLot.onFamilyId}, ${glass.familyId})`,
+			familyId: sql<
+				string | null
+			>`coalesce(${componentLot.onFamilyId}, ${glass.familyId}, ${kitVersion.reading}->>'familyId')`,
 		})
 		.from(componentLot)
 		.leftJoin(glass, eq(glass.id, componentLot.glassId))
+		.leftJoin(kitVersion, eq(kitVersion.id, componentLot.kitVersionId))
 		.leftJoin(firing, eq(firing.id, componentLot.firingId))
 		.leftJoin(kiln, eq(kiln.id, firing.kilnId))
 		.where(isNull(componentLot.firedAt))

@@ -1,16 +1,66 @@
-import { and, desc, eq, inArray, ne, sql } from "drizzle-orm";
-import { inPalette, paletteName } from "../../core/kit/kit";
+import { and, desc, eq, gte, inArray, isNull, ne, sql } from "drizzle-orm";
+import { type DotGlasses, dotGlassIds } from "../../core/kit/fired-parts";
+import { inPalette, type KitDesign, paletteName } from "../../core/kit/kit";
 import type { Reader, Transaction } from "../connect";
-import { cutEvent, cutPlan, cutPlanRun, cutRun, cutTick, kitDesign, kitVersion } from "../schema";
+import {
+	classSession,
+	cutEvent,
+	cutPlan,
+	cutPlanRun,
+	cutRun,
+	cutTick,
+	glass,
+	kitBag,
+	kitDesign,
+	kitVersion,
+} from "../schema";
+
+/** Of which form and how thick the glasses are that kits round dots of; nothing is asked where none does. */
+export async function dotGlassesOf(reader: Reader, designs: readonly KitDesign[]): Promise<DotGlasses> {
+	const ids = [...new Set(designs.flatMap(dotGlassIds))];
+	if (ids.length === 0) return new Map();
+	const rows = await reader
+		.select({ id: glass.id, form: glass.form, thicknessMm: glass.thicknessMm })
+		.from(glass)
+		.where(inArray(glass.id, ids));
+	return new Map(rows.map((one) => [one.id, one]));
+}
+
+/**
+ * What other lists still take out of the drawer, by what it is made of: as many as they counted on, for bags that are not closed.
+ * @param since classes before this day are over
+ */
+export async function drawnByLists(reader: Reader, besides: string | undefined, since: string) {
+	const open = sql<number>`(select count(*)::int from ${kitBag} where ${kitBag.cutRunId} = ${cutRun.id} and ${kitBag.packedAt} is null)`;
+	const rows = await reader
+		.select({ id: cutRun.id, kits: cutRun.kits, fromDrawer: cutRun.fromDrawer, open })
+		.from(cutRun)
+		.innerJoin(classSession, eq(classSession.id, cutRun.sessionId))
+		.where(
+			and(sql`${cutRun.fromDrawer} <> '{}'::jsonb`, gte(classSession.day, since), isNull(classSession.cancelledAt)),
+		);
+	return rows
+		.filter(({ id }) => id !== besides)
+		.map(({ kits, fromDrawer, open: bags }) => ({
+			left: Object.fromEntries(
+				Object.entries(fromDrawer).map(([madeOf, count]) => [madeOf, Math.ceil((count * Math.min(bags, kits)) / kits)]),
+			),
+		}));
+}
 
 /** One cut's kit as it was frozen, in its colours, and for how many; undefined where it is gone. */
 export async function runKit(reader: Reader, cutRunId: string) {
 	const [row] = await reader
-		.select({ kits: cutRun.kits, paletteId: cutRun.paletteId, document: kitVersion.document })
+		.select({
+			...{ kits: cutRun.kits, paletteId: cutRun.paletteId, fromDrawer: cutRun.fromDrawer },
+			...{ kitVersionId: cutRun.kitVersionId, document: kitVersion.document },
+		})
 		.from(cutRun)
 		.innerJoin(kitVersion, eq(kitVersion.id, cutRun.kitVersionId))
 		.where(eq(cutRun.id, cutRunId));
-	return row && { kits: row.kits, document: inPalette(row.document, row.paletteId) };
+	if (!row) return undefined;
+	const document = inPalette(row.document, row.paletteId);
+	return { ...row, document, glasses: await dotGlassesOf(reader, [document]) };
 }
 
 /** Kits cut for classes, with their kit's frozen version and what is done of each cut. */
@@ -26,9 +76,11 @@ export async function cutRunsOf(reader: Reader, sessionIds: readonly string[]) {
 	if (rows.length === 0) return [];
 	const ids = rows.map(({ run }) => run.id);
 	const ticks = await reader.select().from(cutTick).where(inArray(cutTick.cutRunId, ids));
-	return rows.map(({ run, kit, now }) => ({
-		run,
-		kit: { ...kit, document: inPalette(kit.document, run.paletteId) },
+	const designs = rows.map(({ run, kit }) => inPalette(kit.document, run.paletteId));
+	const glasses = await dotGlassesOf(reader, designs);
+	return rows.map(({ run, kit, now }, i) => ({
+		...{ run, glasses },
+		kit: { ...kit, document: designs[i] as KitDesign },
 		palette: paletteName(kit.document, run.paletteId),
 		isOld: kit.revision < now,
 		ticks: new Map(ticks.filter((tick) => tick.cutRunId === run.id).map((tick) => [tick.lineKey, tick])),

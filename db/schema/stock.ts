@@ -11,6 +11,7 @@ import {
 	uuid,
 } from "drizzle-orm/pg-core";
 import type { KeptPlan } from "../../core/cutting/plan/kept";
+import type { FuseLevel } from "../../core/firing/level";
 import { STOCK_KINDS, STOCK_REASONS, type StockKind, type StockReason } from "../../core/stock/kinds";
 import { classSession } from "./classes";
 import { instant, oneOf, retired, revision } from "./columns";
@@ -34,6 +35,8 @@ export const cutRun = pgTable(
 		paletteId: text("palette_id").notNull().default(""),
 		/** Spares of a cut, by its key, where somebody wants other than the studio's usual: a fiddly one breaks more often. */
 		spares: jsonb("spares").$type<Record<string, number>>().notNull().default({}),
+		/** Fired parts that come from the drawer, by what they are made of: nothing is cut and fired for so many. */
+		fromDrawer: jsonb("from_drawer").$type<Record<string, number>>().notNull().default({}),
 	},
 	(t) => [unique().on(t.sessionId, t.kitVersionId, t.paletteId)],
 );
@@ -116,6 +119,8 @@ export const stockItem = pgTable(
 		buyAmount: doublePrecision("buy_amount").notNull(),
 		priceMinor: integer("price_minor"),
 		supplier: text("supplier").notNull(),
+		/** Of a fired part that is no dot: what it is made of. */
+		madeOf: text("made_of"),
 		fromItemId: uuid("from_item_id").references((): AnyPgColumn => stockItem.id),
 	},
 	(t) => [index("stock_item_glass").on(t.glassId), oneOf("stock_item_kind_known", t.kind, STOCK_KINDS)],
@@ -186,6 +191,14 @@ export const componentLot = pgTable(
 		glassId: text("glass_id").references(() => glass.id),
 		sizeMm: doublePrecision("size_mm"),
 		count: integer("count").notNull(),
+		/** To which level they are fired. */
+		level: text("level").$type<FuseLevel>().notNull().default("full"),
+		/** What they are made of; none for loose ones that nobody drew. */
+		madeOf: text("made_of"),
+		/** The kit, its colours and the component they are drawn in; none for dots. */
+		kitVersionId: uuid("kit_version_id").references(() => kitVersion.id),
+		paletteId: text("palette_id").notNull().default(""),
+		componentId: text("component_id"),
 		/** Of a strain test: the family whose glass it is fired on. Null: parts. */
 		onFamilyId: text("on_family_id").references(() => glassFamily.id),
 		wantedAt: instant("wanted_at").notNull(),

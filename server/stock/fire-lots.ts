@@ -1,6 +1,5 @@
 import { newSchedule } from "@core/firing/document";
 import { usableMm2 } from "@core/loading/shelf";
-import { lotToFire } from "@core/stock/lots";
 import { lockLots, moveLots } from "@db/queries/bags";
 import { lockFiring } from "@db/queries/firings";
 import { loadKiln } from "@db/queries/kilns";
@@ -12,18 +11,19 @@ import { inTheBook, Refusal } from "../house/refusal";
 import { loadKilnOf } from "../loads/models/plan-load";
 import { planBare } from "../schedules/models/plan-bare";
 import { schoolsOf } from "../schedules/models/schools";
-import { familyOfLots, fillLots, refuseWithoutRoom, waitingLots } from "./models/fill-lots";
+import { asOfLots, fillLots, refuseWithoutRoom, waitingLots } from "./models/fill-lots";
+import { lotBodies } from "./models/lot-bodies";
 
 /** A firing of their own for lots of one family, by the studio's schools. */
 export const fireLots: UseCase<"fireLots"> = async (context, { firingId, kilnId, lotIds }) => {
 	refuseAtKiln(context, "load");
 	const { tx, studio } = context;
 	const lots = await waitingLots(context, lotIds, firingId);
-	const familyId = await familyOfLots(context, lots);
+	const { familyId } = await asOfLots(context, lots);
 	const [family] = await tx.select().from(glassFamily).where(eq(glassFamily.id, familyId));
 	const kiln = inTheBook(await loadKiln(tx, kilnId), "kiln");
 	refuseWithoutRoom(lots, usableMm2(loadKilnOf(kiln).shelf));
-	const pieces = lots.map(({ name, sizeMm }) => lotToFire(name, sizeMm));
+	const pieces = [...(await lotBodies(tx, lots)).values()].map(({ toFire }) => toFire);
 	const count = lots.reduce((sum, lot) => sum + lot.count, 0);
 	const what = `${count} fired parts`;
 	const document = newSchedule(what, inTheBook(family, "family"), kiln.body, pieces, schoolsOf(studio));

@@ -10,10 +10,10 @@ import { recordStock } from "./models/take";
 
 /** A bag of a list with what belongs in it; refused where the list has not so many kits. */
 async function bagFor({ tx }: Context, cutRunId: string, number: number) {
-	const { kits, document } = inTheBook(await runKit(tx, cutRunId), "cut list");
+	const { kits, document, glasses } = inTheBook(await runKit(tx, cutRunId), "cut list");
 	if (number > kits)
 		throw new Refusal("conflict", `This list is for ${kits} kits now: there is no bag ${number}. Look again.`);
-	return { bag: await lockBag(tx, cutRunId, number), contents: bagOf(document) };
+	return { bag: await lockBag(tx, cutRunId, number), contents: bagOf(document, glasses) };
 }
 type Bag = Awaited<ReturnType<typeof bagFor>>["bag"];
 

@@ -1,5 +1,4 @@
-import { cutListOf } from "@core/cutting/count";
-import { cutsOf } from "@core/kit/kit";
+import { cutListOf, wantedFor } from "@core/cutting/count";
 import { countCut, runKit } from "@db/queries/stock";
 import type { UseCase } from "../house/context";
 import { Refusal } from "../house/refusal";
@@ -11,7 +10,9 @@ export const tickCut: UseCase<"tickCut"> = async (
 ) => {
 	const run = await runKit(tx, cutRunId);
 	if (!run) throw new Refusal("missing", "This cut list is gone.");
-	const line = cutListOf(cutsOf(run.document), run.kits, studio.customs.spares).find(({ key }) => key === lineKey);
+	const { document, kits, glasses, fromDrawer } = run;
+	const wanted = wantedFor(document, kits, glasses, fromDrawer);
+	const line = cutListOf(wanted, studio.customs.spares).find(({ key }) => key === lineKey);
 	if (!line) throw new Refusal("missing", "This cut is not on the list any more.");
 	const counted = await countCut(tx, {
 		id: eventId,

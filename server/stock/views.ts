@@ -5,7 +5,7 @@ import { beforeMm2 } from "@core/cutting/plan/cut-so-far";
 import { keptFigures } from "@core/cutting/plan/kept-figures";
 import { bagCode } from "@core/stock/bag-code";
 import { needsOf } from "@core/stock/needs";
-import { keyOf, toBuy } from "@core/stock/to-buy";
+import { toBuy } from "@core/stock/to-buy";
 import { bagsOf, openLots } from "@db/queries/bags";
 import { loadGlass } from "@db/queries/glass";
 import { kitColours } from "@db/queries/kits";
@@ -14,6 +14,7 @@ import { booksFor, currencyFor } from "../glass/models/books";
 import { qrOf } from "../house/qr";
 import type { View, ViewContext } from "../house/view";
 import { cutBook } from "./models/cut-book";
+import { firedNeeds } from "./models/fired-needs";
 import { plannedFigures } from "./models/planned-sheets";
 import { roomForLots } from "./models/room-for-lots";
 
@@ -30,7 +31,7 @@ export const cut: View<"cut"> = async (context, params) => {
 			...kit,
 			palettes: palettes.map(({ id, name }) => ({ id, name })),
 		})),
-		runs: runs.map(({ version: __, ...run }) => run),
+		runs: runs.map(({ version: _, dotGlasses: _1, ...run }) => run),
 	};
 };
 
@@ -68,7 +69,7 @@ export const bags: View<"bags"> = async (context, params) => {
 			version: run.version,
 			isOld: run.isOld,
 		},
-		contents: bagOf(run.kit),
+		contents: bagOf(run.kit, run.dotGlasses),
 		bags: Array.from({ length: run.kits }, (_, i) => {
 			const bag = begun.find(({ cutRunId, number }) => cutRunId === run.id && number === i + 1);
 			return {
@@ -80,30 +81,21 @@ export const bags: View<"bags"> = async (context, params) => {
 			};
 		}),
 	}));
-	const wanted = needsOf(
-		runs.flatMap(({ lines }) => lines),
-		items,
-	).filter(({ kind }) => kind === "component");
 	return {
 		...book,
 		sessions,
 		session,
 		kits,
-		fired: [...new Map(wanted.map((one) => [keyOf(one), one])).keys()].map((key) => {
-			const its = wanted.filter((one) => keyOf(one) === key);
-			const [{ glassId, sizeMm } = { glassId: null, sizeMm: null }] = its;
-			const of = lots.filter(({ lot }) => lot.glassId === glassId && lot.sizeMm === sizeMm);
-			return {
-				...{ name: "dot", glassId, sizeMm },
-				wanted: its.reduce((sum, { amount }) => sum + amount, 0),
-				have: items.filter((item) => !item.retired && keyOf(item) === key).reduce((sum, { amount }) => sum + amount, 0),
-				coming: of.reduce((sum, { lot }) => sum + lot.count, 0),
-			};
-		}),
-		lots: lots.map(({ lot: { id, name, glassId, sizeMm, count, wantedAt, firingId }, ...its }) => ({
-			...{ id, name, glassId, sizeMm, count },
+		fired: firedNeeds(
+			runs,
+			items.filter(({ retired }) => !retired),
+			lots.map(({ lot }) => lot),
+			context.studio.customs.spares,
+		),
+		lots: lots.map(({ lot: { id, name, glassId, sizeMm, count, level, wantedAt, firingId }, ...its }) => ({
+			...{ id, name, glassId, sizeMm, count, level },
 			wantedAt: wantedAt.toISOString(),
-			familyId: book.glasses.find((one) => one.id === glassId)?.familyId ?? null,
+			familyId: its.familyId,
 			firing:
 				firingId && its.number !== null && its.state !== null && its.kiln !== null
 					? { id: firingId, number: its.number, kiln: its.kiln, state: its.state }

@@ -135,7 +135,7 @@ describe("a lot of fired parts", () => {
 		const firingId = randomUUID();
 		const plan = { firingId, kilnId, lotIds: [one] };
 		expect(await sentence(studio.act("fireLots", { ...plan, lotIds: [one, foreign] }))).toMatch(
-			/several glasses or families/,
+			/several families or levels/,
 		);
 		const { number } = await studio.act("fireLots", plan);
 		expect(await studio.act("fireLots", plan)).toEqual({ firingId, number }); // sent twice

@@ -1,6 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { cutListOf } from "@core/cutting/count";
-import { cutsOf } from "@core/kit/kit";
+import { cutListOf, wantedFor } from "@core/cutting/count";
 import { enrolment, kitDesign, kitVersion, sample } from "@db/schema";
 import { and, eq, inArray, ne } from "drizzle-orm";
 import sharp from "sharp";
@@ -29,7 +28,7 @@ describe("the cut list of a class", () => {
 		const { cutRunId } = await studio.act("planCut", { sessionId, kitId: kit.id, kits: 3 });
 		const run = (await studio.see("cut", { session: sessionId })).runs.find(({ id }) => id === cutRunId);
 		expect(run?.lines.map(({ key, needed, spares }) => ({ key, needed, spares }))).toEqual(
-			cutListOf(cutsOf(kit.document), 3).map(({ key, needed, spares }) => ({ key, needed, spares })),
+			cutListOf(wantedFor(kit.document, 3, new Map())).map(({ key, needed, spares }) => ({ key, needed, spares })),
 		);
 		const [frozen] = await studio.db.select().from(kitVersion).where(eq(kitVersion.keptId, kit.id));
 		expect(frozen?.document).toEqual(kit.document);

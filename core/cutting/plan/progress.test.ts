@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { cut, square } from "../../../tests/support/kit";
-import { cutListOf } from "../count";
+import { cutListOf, forKits } from "../count";
 import { blanksOf } from "./blanks";
 import { acrossOf, nextStripOf, progressOf } from "./progress";
 import { searchPlans } from "./search";
@@ -8,12 +8,14 @@ import { USUAL_CUT_RULES } from "./types";
 
 describe("blanks", () => {
 	const lines = cutListOf(
-		[
-			cut(square(40), 0, 0, 0, "clear"),
-			cut({ kind: "triangle", widthMm: 25, heightMm: 19 }, 0, 0, 0, "clear"),
-			cut({ kind: "circle", diameterMm: 60 }, 0, 0, 0, "clear"),
-		],
-		7,
+		forKits(
+			[
+				cut(square(40), 0, 0, 0, "clear"),
+				cut({ kind: "triangle", widthMm: 25, heightMm: 19 }, 0, 0, 0, "clear"),
+				cut({ kind: "circle", diameterMm: 60 }, 0, 0, 0, "clear"),
+			],
+			7,
+		),
 		{ share: 0, least: 0 },
 	);
 	it("triangles come in pairs, rounds from a square and what is ground off, streaks lie as they are", () => {

@@ -1,20 +1,20 @@
 import type { LoadView } from "@contract/loads";
-import { LOT_LEVEL, lotRoomMm2 } from "@core/stock/lots";
+import { lotRoomMm2 } from "@core/stock/lots";
 import type { Reader } from "@db/connect";
 import { openLots } from "@db/queries/bags";
 
 /** Lots of parts that wait for a firing, and may lie in the corners of a load of their family and level. */
 export const fillersOf = async (reader: Reader): Promise<LoadView["fillers"]> =>
-	(await openLots(reader)).flatMap(({ lot: { id, name, count, sizeMm, firingId }, familyId, glass }) =>
+	(await openLots(reader)).flatMap(({ lot: { id, name, count, sizeMm, level, firingId }, familyId, glass }) =>
 		firingId === null && familyId !== null
 			? [
 					{
 						id,
-						name: `${glass} ${name}`,
+						name: [glass, name].filter(Boolean).join(" "),
 						count,
 						sizeMm,
 						familyId,
-						level: LOT_LEVEL,
+						level,
 						roomMm2: lotRoomMm2(count, sizeMm),
 					},
 				]

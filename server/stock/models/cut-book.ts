@@ -38,6 +38,8 @@ export async function cutBook(
 			palette: row.palette ?? null,
 			version: row.kit.version,
 			isOld: row.isOld,
+			fromDrawer: row.run.fromDrawer,
+			dotGlasses: row.glasses,
 			lines: linesOf(row, studio),
 		})),
 		plans: plans.map(({ id, revision, glassId, runIds, document, startedAt, actorName }) => ({

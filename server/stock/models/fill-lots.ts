@@ -1,14 +1,14 @@
+import { type FuseLevel, LEVEL_WORDS } from "@core/firing/level";
 import { usableMm2 } from "@core/loading/shelf";
 import { shelvesUsed } from "@core/loading/tiers";
-import { LOT_LEVEL, lotRoomMm2 } from "@core/stock/lots";
+import { lotRoomMm2 } from "@core/stock/lots";
 import { lockLots, lotsIn, moveLots } from "@db/queries/bags";
 import { type FiringRow, placesIn } from "@db/queries/firings";
 import type { KilnRow } from "@db/queries/kilns";
-import { glass } from "@db/schema";
-import { inArray } from "drizzle-orm";
 import type { Context } from "../../house/context";
 import { Refusal } from "../../house/refusal";
 import { loadKilnOf } from "../../loads/models/plan-load";
+import { type LotRow, lotBodies } from "./lot-bodies";
 
 /** Lots as they are now; refused where one is fired or lies in another firing already. */
 export async function waitingLots({ tx }: Context, lotIds: readonly string[], firingId: string | null) {
@@ -20,17 +20,18 @@ export async function waitingLots({ tx }: Context, lotIds: readonly string[], fi
 	return lots;
 }
 
-/** The one family that lots are fired with: strain tests with the one they lie on. */
-export async function familyOfLots({ tx }: Context, lots: Awaited<ReturnType<typeof lockLots>>): Promise<string> {
-	const glassIds = [...new Set(lots.flatMap(({ glassId }) => glassId ?? []))];
-	const glasses = glassIds.length > 0 ? await tx.select().from(glass).where(inArray(glass.id, glassIds)) : [];
-	const familyOf = ({ glassId, onFamilyId }: (typeof lots)[0]) =>
-		onFamilyId ?? glasses.find(({ id }) => id === glassId)?.familyId;
-	const families = new Set(lots.map(familyOf));
-	const [family] = families;
-	if (family === undefined || families.size !== 1)
-		throw new Refusal("invalid", "These lots are of several glasses or families: plan a firing for each at Fire.");
-	return family;
+/** The one family and level that lots are fired with: strain tests with the family they lie on. */
+export async function asOfLots(
+	{ tx }: Context,
+	lots: readonly LotRow[],
+): Promise<{ familyId: string; level: FuseLevel }> {
+	const bodies = await lotBodies(tx, lots);
+	const families = new Set(lots.map(({ id }) => bodies.get(id)?.familyId));
+	const levels = new Set(lots.map(({ level }) => level));
+	const [[familyId], [level]] = [[...families], [...levels]];
+	if (!familyId || !level || families.size !== 1 || levels.size !== 1)
+		throw new Refusal("invalid", "These lots are of several families or levels: plan a firing for each at Fire.");
+	return { familyId, level };
 }
 
 type Announced = Pick<FiringRow, "id" | "number" | "state" | "familyId" | "level">;
@@ -42,8 +43,12 @@ export async function fillLots(context: Context, firing: Announced, kiln: KilnRo
 	// Sent again: they lie in it, whatever became of it since.
 	if (lots.every(({ firingId }) => firingId === firing.id)) return;
 	if (firing.state !== "planned") throw new Refusal("conflict", `Firing ${firing.number} has started. Choose another.`);
-	if ((await familyOfLots(context, lots)) !== firing.familyId || firing.level !== LOT_LEVEL)
-		throw new Refusal("invalid", `Firing ${firing.number} is of another family, or does not go to ${LOT_LEVEL}.`);
+	const { familyId, level } = await asOfLots(context, lots);
+	if (familyId !== firing.familyId || firing.level !== level)
+		throw new Refusal(
+			"invalid",
+			`Firing ${firing.number} is of another family, or does not go to ${LEVEL_WORDS[level]}.`,
+		);
 	await moveLots(tx, [...lotIds], firing.id);
 	await refuseFullShelf(context, firing.id, kiln);
 }

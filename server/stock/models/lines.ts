@@ -1,17 +1,16 @@
-import { cutListOf } from "@core/cutting/count";
+import { cutListOf, wantedFor } from "@core/cutting/count";
 import { lineKeyOf } from "@core/cutting/glass-lists";
 import { blanksOf, type CutBy } from "@core/cutting/plan/blanks";
 import type { Blank } from "@core/cutting/plan/types";
 import type { CutShape } from "@core/geometry/shape";
-import { cutsOf } from "@core/kit/kit";
 import type { cutRunsOf } from "@db/queries/stock";
 import type { Studio } from "@db/queries/studio";
 
 type Row = Awaited<ReturnType<typeof cutRunsOf>>[number];
 
 /** A cut's list with how much of it is done and broke. */
-export const linesOf = ({ run, kit, ticks }: Pick<Row, "run" | "kit" | "ticks">, { customs }: Studio) =>
-	cutListOf(cutsOf(kit.document), run.kits, customs.spares).map((line) => {
+export const linesOf = ({ run, kit, glasses, ticks }: Row, { customs }: Studio) =>
+	cutListOf(wantedFor(kit.document, run.kits, glasses, run.fromDrawer), customs.spares).map((line) => {
 		const { done = 0, broken = 0 } = ticks.get(line.key) ?? {};
 		return { ...line, spares: run.spares[line.key] ?? line.spares, done, broken };
 	});

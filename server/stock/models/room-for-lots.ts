@@ -1,5 +1,5 @@
 import { usableMm2 } from "@core/loading/shelf";
-import { LOT_LEVEL, lotRoomMm2 } from "@core/stock/lots";
+import { lotRoomMm2 } from "@core/stock/lots";
 import type { Reader } from "@db/connect";
 import { lotsIn } from "@db/queries/bags";
 import { plannedWithArea } from "@db/queries/firings";
@@ -16,20 +16,18 @@ export async function roomForLots(reader: Reader) {
 	);
 	const usable = new Map(kilns.map((row) => [row.id, usableMm2(loadKilnOf(row).shelf)]));
 	return {
-		fillers: planned
-			.filter(({ level }) => level === LOT_LEVEL)
-			.map(({ id, number, kilnId, familyId, takenMm2, shelves }) => ({
-				...{ id, number, familyId },
-				kiln: kilns.find((row) => row.id === kilnId)?.name ?? "",
-				freeMm2: Math.max(
-					0,
-					(usable.get(kilnId) ?? 0) * shelves -
-						takenMm2 -
-						lots
-							.filter(({ firingId }) => firingId === id)
-							.reduce((sum, { count, sizeMm }) => sum + lotRoomMm2(count, sizeMm), 0),
-				),
-			})),
+		fillers: planned.map(({ id, number, kilnId, familyId, level, takenMm2, shelves }) => ({
+			...{ id, number, familyId, level },
+			kiln: kilns.find((row) => row.id === kilnId)?.name ?? "",
+			freeMm2: Math.max(
+				0,
+				(usable.get(kilnId) ?? 0) * shelves -
+					takenMm2 -
+					lots
+						.filter(({ firingId }) => firingId === id)
+						.reduce((sum, { count, sizeMm }) => sum + lotRoomMm2(count, sizeMm), 0),
+			),
+		})),
 		kilns: kilns.filter(({ id }) => planned.every(({ kilnId }) => kilnId !== id)).map(({ id, name }) => ({ id, name })),
 	};
 }

@@ -134,7 +134,7 @@ function Bag({ kit, bag, view, onNext }: BagProps) {
 								</span>
 								<b className="figure text-2xl">{one.count} ×</b>
 								<BagWords line={one} view={view} />
-								<span className="text-soft">{isIn ? "in" : one.isFired ? "fired before" : ""}</span>
+								<span className="text-soft">{isIn ? "in" : one.fired ? "fired before" : ""}</span>
 							</button>
 						</li>
 					);
@@ -177,11 +177,18 @@ function Bag({ kit, bag, view, onNext }: BagProps) {
 
 function BagWords({ line, view }: { line: BagLine; view: BagsView }) {
 	const figure = useFigure();
-	const { cut } = line;
-	if (!cut) return <span className="text-[17px]">{line.words}</span>;
-	const glass = view.glasses.find(({ id }) => id === cut.glassId);
-	const size = cut.shape ? sizeWords(sizesOf(cut.shape), figure) : cut.amount ? figure(cut.amount) : "";
-	const what = cut.kind === "sheet" && cut.shape ? SHAPE_WORDS[cut.shape.kind] : line.words;
+	const { cut, fired } = line;
+	if (!cut && !fired) return <span className="text-[17px]">{line.words}</span>;
+	const glass = view.glasses.find(({ id }) => id === (cut ?? fired)?.glassId);
+	const sizeOf = () =>
+		cut?.shape
+			? sizeWords(sizesOf(cut.shape), figure)
+			: cut?.amount
+				? figure(cut.amount)
+				: fired
+					? figure({ mm: fired.sizeMm })
+					: "";
+	const what = cut?.kind === "sheet" && cut.shape ? SHAPE_WORDS[cut.shape.kind] : line.words;
 	return (
 		<span className="flex min-w-0 items-center gap-2.5 text-[17px]">
 			{glass && (
@@ -192,7 +199,7 @@ function BagWords({ line, view }: { line: BagLine; view: BagsView }) {
 			<span className="min-w-0 truncate">
 				{[glass?.name, what].filter(Boolean).join(", ")}{" "}
 				<span className="figure text-soft">
-					{cut.kind === "grains" && cut.amount ? `${figure(cut.amount)} in a pot` : size}
+					{cut?.kind === "grains" && cut.amount ? `${figure(cut.amount)} in a pot` : sizeOf()}
 				</span>
 			</span>
 		</span>

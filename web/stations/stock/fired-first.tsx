@@ -1,4 +1,6 @@
 import type { BagsView, FiredNeed, LotRow } from "@contract/stock";
+import { LEVEL_WORDS } from "@core/firing/level";
+import { groupBy } from "@core/group-by";
 import { lotRoomMm2 } from "@core/stock/lots";
 import { useState } from "react";
 import { NumberField } from "../../forms/fields";
@@ -15,7 +17,7 @@ export function FiredFirst(props: { view: BagsView; sessionId: string; mayPlan: 
 			<h2>Fired first</h2>
 			<ul className="ruled">
 				{view.fired.map((need) => (
-					<Need key={`${need.glassId} ${need.sizeMm}`} need={need} view={view} sessionId={sessionId} />
+					<Need key={need.madeOf} need={need} view={view} sessionId={sessionId} />
 				))}
 			</ul>
 			{view.lots.length > 0 && <OnTheirWay view={view} mayPlan={mayPlan} />}
@@ -35,8 +37,10 @@ function Need({ need, view, sessionId }: { need: FiredNeed; view: BagsView; sess
 	const nameOf = useName(view);
 	const [lotId, setLotId] = useState(() => crypto.randomUUID());
 	const order = useAct("orderLot", () => setLotId(crypto.randomUUID()));
-	const { name, glassId, sizeMm, wanted, have, coming } = need;
-	const missing = Math.max(0, wanted - have - coming);
+	const figure = useFigure();
+	const { name, glassId, sizeMm, squareMm, madeOf, cutRunId, level, wanted, spares, have, coming } = need;
+	const short = Math.max(0, wanted - have - coming);
+	const missing = short > 0 ? short + spares : 0;
 	return (
 		<li className="flex items-center justify-between gap-3 py-1.5">
 			<span>
@@ -44,13 +48,21 @@ function Need({ need, view, sessionId }: { need: FiredNeed; view: BagsView; sess
 				<span className="block text-soft">
 					{wanted} wanted, {have} in the drawer{coming > 0 && `, ${coming} on their way`}
 				</span>
+				{missing > 0 && (
+					<span className="block text-soft">
+						{squareMm === null ? "cut its parts" : `cut squares of ${figure({ mm: squareMm })}`}, fire them loose to{" "}
+						{LEVEL_WORDS[level]}; {spares} of them spares
+					</span>
+				)}
 			</span>
 			{missing > 0 && (
 				<button
 					type="button"
 					className="btn btn-sm max-lg:h-11"
 					disabled={order.isPending}
-					onClick={() => order.mutate({ lotId, name, glassId, sizeMm, count: missing, sessionId })}
+					onClick={() =>
+						order.mutate({ lotId, name, glassId, sizeMm, count: missing, sessionId, of: { cutRunId, madeOf } })
+					}
 				>
 					Fire {missing}
 				</button>
@@ -83,7 +95,9 @@ function OwnFiring({ lots, view }: { lots: readonly LotRow[]; view: BagsView }) 
 	const [kilnId, setKilnId] = useState(view.kilns[0]?.id ?? "");
 	if (view.kilns.length === 0)
 		return <p className="text-soft">Every kiln has a firing planned: fill one of them up, or call one off at Load.</p>;
-	const families = [...new Set(lots.map(({ familyId }) => familyId))];
+	const together = [...groupBy(lots, ({ familyId, level }) => `${familyId} ${level}`)];
+	const families = new Set(lots.map(({ familyId }) => familyId));
+	const levels = new Set(lots.map(({ level }) => level));
 	return (
 		<div className="flex flex-col gap-1.5">
 			<label className="flex items-center gap-2">
@@ -96,19 +110,20 @@ function OwnFiring({ lots, view }: { lots: readonly LotRow[]; view: BagsView }) 
 					))}
 				</select>
 			</label>
-			{families.map((familyId) => {
-				const its = lots.filter((lot) => lot.familyId === familyId);
+			{together.map(([key, its]) => {
+				const [{ familyId, level }] = its as [LotRow, ...LotRow[]];
 				const count = its.reduce((sum, lot) => sum + lot.count, 0);
 				return (
 					<button
-						key={familyId}
+						key={key}
 						type="button"
 						className="btn h-auto min-h-11"
 						disabled={fire.isPending}
 						onClick={() => fire.mutate({ firingId, kilnId, lotIds: its.map(({ id }) => id) })}
 					>
 						Plan a firing of their own for {count}
-						{families.length > 1 && `, family ${view.families.find(({ id }) => id === familyId)?.label ?? "unknown"}`}
+						{levels.size > 1 && `, ${LEVEL_WORDS[level]}`}
+						{families.size > 1 && `, family ${view.families.find(({ id }) => id === familyId)?.label ?? "unknown"}`}
 					</button>
 				);
 			})}
@@ -130,11 +145,14 @@ function Lot({ lot, view }: { lot: LotRow; view: BagsView }) {
 	const fill = useAct("fillWithLot");
 	const { firing } = lot;
 	const room = lotRoomMm2(lot.count, lot.sizeMm);
-	const fillers = view.fillers.filter(({ familyId, freeMm2 }) => familyId === lot.familyId && freeMm2 >= room);
+	const fillers = view.fillers.filter(
+		({ familyId, level, freeMm2 }) => familyId === lot.familyId && level === lot.level && freeMm2 >= room,
+	);
 	return (
 		<li className="flex flex-col gap-1.5 py-1.5">
 			<span>
-				<b className="figure">{lot.count}</b> {nameOf(lot)}
+				<b className="figure">{lot.count}</b> {nameOf(lot)}{" "}
+				<span className="text-soft">to {LEVEL_WORDS[lot.level]}</span>
 				{firing && (
 					<a className="block text-soft underline" href={`/fire?firing=${firing.id}`}>
 						{FIRING_WORDS[firing.state]} firing {firing.number}, {firing.kiln}

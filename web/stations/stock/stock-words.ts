@@ -10,6 +10,7 @@ export const KIND_WORDS: Record<StockKind, string> = {
 	thread: "stringer or ribbon",
 	finding: "wire, foil, fibre, glue",
 	paper: "kiln paper",
+	precut: "bought cut to shape",
 	component: "dots and fired parts",
 	apart: "set apart",
 };
@@ -21,6 +22,7 @@ export const KIND_HEADS: Record<StockKind, string> = {
 	thread: "Stringers and ribbons",
 	finding: "Wire, foil, fibre, glue",
 	paper: "Kiln paper",
+	precut: "Bought cut to shape",
 	component: "Dots and fired parts",
 	apart: "Set apart: family unknown, never cut for a kit",
 };
