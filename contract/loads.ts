@@ -33,6 +33,8 @@ export interface LoadView {
 	untested: PieceBrief[];
 	/** Pieces that nothing is wrong with but the mould they are fired on. */
 	onMould: { mouldId: string; name: string; trouble: MouldTrouble; pieces: PieceBrief[] }[];
+	/** Moulds whose release is to be renewed before pieces that wait are fired on them. */
+	worn: { mouldId: string; name: string; release: Release; usesSince: number }[];
 	/** Lots of parts to be fired first, that may lie in the corners of a load of their family and level. */
 	fillers: {
 		id: string;

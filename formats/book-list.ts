@@ -65,6 +65,7 @@ export const MOULD_LIST = {
 		words: "kind",
 		head: /kind|type|art\b/i,
 		read: {
+			stand: /stand|easel|curves/i,
 			drape: /drape|over/i,
 			frame: /frame|rahmen/i,
 			ring: /ring/i,

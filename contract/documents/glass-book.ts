@@ -52,6 +52,7 @@ const glassFields = z.strictObject({
 	coating: z.enum(COATINGS, { error: "Choose a coating." }),
 	roughFace: z.boolean(),
 	directed: z.boolean(),
+	fused: z.boolean().optional(),
 	chemistry: z.array(z.enum(CHEMISTRY)).max(CHEMISTRY.length),
 	boughtColour: colour("The colour as bought"),
 	firedColour: colour("The colour as fired"),
@@ -88,6 +89,7 @@ export const mould = z.strictObject({
 	count: count("How many there are", 1, 100),
 	/** Counted by the studio; sent only where a person counted anew. */
 	usesSince: usesSince.optional(),
+	renewAfter: count("Renewed after", 1, 1000).nullable().optional(),
 	maxC: celsius("Highest temperature", 20, 1300),
 }) satisfies z.ZodType<Omit<Mould, "usesSince">>;
 

@@ -1,4 +1,4 @@
-import { signedAreaMm2 } from "@core/geometry/shape";
+import { shapeAreaMm2, signedAreaMm2 } from "@core/geometry/shape";
 import { isSimple } from "@core/geometry/simple";
 import { crossingsOf, MOST_CROSSINGS } from "@core/kit/intricacy";
 import { allParts, KIT_VERSION, type KitDesign, type KitPart, LARGEST_KIT, METALS, WALL_STUFFS } from "@core/kit/kit";
@@ -31,11 +31,17 @@ const cutShape = z.discriminatedUnion("kind", [
 		diameterMm: lengthMm("Corner to corner"),
 	}),
 	z
-		.strictObject({ kind: z.literal("outline"), points: line(3, "An outline") })
+		.strictObject({
+			kind: z.literal("outline"),
+			points: line(3, "An outline"),
+			holes: z.array(line(3, "A hole")).max(40, "An outline has at most 40 holes.").optional(),
+		})
 		.refine(({ points }) => isSimple(points) && Math.abs(signedAreaMm2(points)) >= 1, {
 			path: ["points"],
 			message: "The outline crosses itself or covers less than 1 mm².",
-		}),
+		})
+		.refine(({ holes = [] }) => holes.every(isSimple), { path: ["holes"], message: "A hole crosses itself." })
+		.refine((shape) => shapeAreaMm2(shape) >= 1, { path: ["holes"], message: "Its holes leave nothing of it." }),
 ]);
 
 const lie = {

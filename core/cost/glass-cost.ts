@@ -19,6 +19,7 @@ export function glassCostOf(design: KitDesign, glasses: ReadonlyMap<string, Glas
 	const minor = new Map<string, number>();
 	const unpriced = new Set<string>();
 	for (const part of cutsOf(design)) {
+		if (part.kind === "sheet" && part.bought) continue; // the stock says what it costs
 		const glass = glasses.get(glassIdOf(part) ?? "");
 		if (!glass) continue;
 		if (glass.priceMinor === null) unpriced.add(glass.id);

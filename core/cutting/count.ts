@@ -17,6 +17,8 @@ export interface CutLine {
 	shape: CutShape | null;
 	/** Length of a thread, grams in a pot, height of fibre, diameter of a dot or wire eye. */
 	amount: Figure | null;
+	/** It is bought cut to its shape. */
+	isBought?: boolean;
 	/** What it is, where no glass says so: "copper foil". */
 	stuff: string;
 	/** Width of the strip it is scored from: the shorter side. */
@@ -72,6 +74,7 @@ export function cutListOf(wanted: readonly WantedPart[], spares: Spares = USUAL_
 				glassId: glassIdOf(part) ?? null,
 				shape,
 				amount: amountOf(part),
+				isBought: part.kind === "sheet" && part.bought === true,
 				stuff: stuffOf(part),
 				stripMm: shape ? Math.min(...boxOf(shape)) : 0,
 				perKit: same.reduce((sum, one) => sum + one.perKit, 0),
@@ -87,6 +90,10 @@ export function cutListOf(wanted: readonly WantedPart[], spares: Spares = USUAL_
 				longSide(b) - longSide(a),
 		);
 }
+
+/** A cut that is scored from a sheet here. */
+export const isScored = ({ kind, isBought }: Pick<CutLine, "kind" | "isBought">): boolean =>
+	kind === "sheet" && !isBought;
 
 /** A share more and at least so many of each kind; one is enough of a part as large as the piece itself. */
 export function sparesFor(shape: CutShape, needed: number, { share, least }: Spares = USUAL_SPARES): number {
@@ -138,7 +145,7 @@ const rounded = (mm: number) => Number(mm.toFixed(2));
 
 function cutKey(part: KitPart): string {
 	const glassId = glassIdOf(part) ?? stuffOf(part);
-	if (part.kind === "sheet") return `${glassId}:${shapeKey(part.shape)}`;
+	if (part.kind === "sheet") return `${glassId}:${shapeKey(part.shape)}${part.bought ? ":bought" : ""}`;
 	const amount = amountOf(part);
 	const figure = amount ? Object.values(amount).map((value) => rounded(value as number)) : [];
 	return [glassId, part.kind, ...figure, ...("shape" in part ? [shapeKey(part.shape)] : [])].join(":");

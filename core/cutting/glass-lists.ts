@@ -1,6 +1,6 @@
 import type { Glass } from "../glass/glass";
 import { groupBy } from "../group-by";
-import type { CutLine } from "./count";
+import { type CutLine, isScored } from "./count";
 import { blanksOf } from "./plan/blanks";
 import { notYetCut } from "./plan/cut-so-far";
 import type { SheetStock } from "./plan/keep-plan";
@@ -56,7 +56,7 @@ export function glassLists<L extends CountedLine, S extends RackItem, P extends 
 	rules: CutRules = USUAL_CUT_RULES,
 ): GlassList<L, S, P>[] {
 	const lines = book.runs.flatMap(({ id, lines: its }) => its.map((line) => ({ ...line, runId: id })));
-	const sheets = lines.filter(({ kind, shape }) => kind === "sheet" && shape);
+	const sheets = lines.filter((line) => isScored(line) && line.shape);
 	return [...groupBy(sheets, ({ glassId }) => glassId).entries()].flatMap(([glassId, its]) => {
 		const glass = book.glasses.find(({ id }) => id === glassId);
 		if (!glass) return [];

@@ -13,7 +13,7 @@ export type CutShape =
 	| { kind: "circle"; diameterMm: number }
 	| { kind: "ring"; diameterMm: number; holeMm: number }
 	| { kind: "polygon"; sides: number; diameterMm: number }
-	| { kind: "outline"; points: Point[] };
+	| { kind: "outline"; points: Point[]; holes?: Point[][] | undefined };
 export const SHAPE_KINDS = [
 	"rectangle",
 	"square",
@@ -37,8 +37,12 @@ export function regionOfShape(shape: CutShape): Region {
 			return [circle(shape.diameterMm / 2), [...circle(shape.holeMm / 2)].reverse()];
 		case "polygon":
 			return [centred(corners(shape.sides, shape.diameterMm / 2, Math.PI / 2 + Math.PI / shape.sides))];
-		case "outline":
-			return [counterClockwise(centred(shape.points))];
+		case "outline": {
+			const { minX, minY, widthMm, heightMm } = boundsOf([shape.points]);
+			const moved = (ring: Ring) => ring.map(({ x, y }) => ({ x: x - minX - widthMm / 2, y: y - minY - heightMm / 2 }));
+			const holes = (shape.holes ?? []).map((hole) => [...counterClockwise(moved(hole))].reverse());
+			return [counterClockwise(moved(shape.points)), ...holes];
+		}
 		case "triangle": {
 			const [x, y] = [shape.widthMm / 2, shape.heightMm / 2];
 			return [
@@ -84,7 +88,10 @@ export function shapeAreaMm2(shape: CutShape): number {
 		case "polygon":
 			return (shape.sides * shape.diameterMm ** 2 * Math.sin((2 * Math.PI) / shape.sides)) / 8;
 		case "outline":
-			return Math.abs(signedAreaMm2(shape.points));
+			return (shape.holes ?? []).reduce(
+				(left, hole) => left - Math.abs(signedAreaMm2(hole)),
+				Math.abs(signedAreaMm2(shape.points)),
+			);
 		default: {
 			const [w, h] = boxOf(shape);
 			return shape.kind === "triangle" ? (w * h) / 2 : w * h;

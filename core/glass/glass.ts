@@ -36,6 +36,8 @@ export interface Glass {
 	roughFace: boolean;
 	/** Its streaks run along the sheet. */
 	directed: boolean;
+	/** A slab that the studio fused itself, and cuts again: it is heated as glass that was fired before. */
+	fused?: boolean;
 	chemistry: Chemistry[];
 	/** #rrggbb as bought and as fired; they differ for a striker. */
 	boughtColour: string;

@@ -78,7 +78,14 @@ function mirrored(part: KitPart, how: Extract<Arrangement, { kind: "mirror" }>, 
 	if (placed.kind === "thread") return { ...placed, points: flip(placed.points) };
 	if (!("shape" in placed)) return placed;
 	if (placed.shape.kind === "outline")
-		return { ...placed, shape: { kind: "outline", points: flip(placed.shape.points).reverse() } };
+		return {
+			...placed,
+			shape: {
+				kind: "outline",
+				points: flip(placed.shape.points).reverse(),
+				...(placed.shape.holes && { holes: placed.shape.holes.map(flip) }),
+			},
+		};
 	// A right triangle seen in a mirror is the same triangle turned: legs change places.
 	if (placed.shape.kind === "triangle") {
 		const { widthMm, heightMm } = placed.shape;

@@ -20,8 +20,18 @@ export interface Lie {
 
 /** What a part is. Lengths mm, frit g/cm². */
 export type Stuff =
-	/** A cut of sheet glass. Face down: the coating or texture of its first face looks to the shelf. */
-	| { kind: "sheet"; shape: CutShape; glassId: string; faceDown: boolean }
+	/**
+	 * A cut of sheet glass. Face down: the coating or texture of its first face looks to the shelf. On edge: a strip that stands on its long
+	 * side, as high as it is cut wide. Bought: it comes cut to its shape.
+	 */
+	| {
+			kind: "sheet";
+			shape: CutShape;
+			glassId: string;
+			faceDown: boolean;
+			onEdge?: boolean | undefined;
+			bought?: boolean | undefined;
+	  }
 	/** Stringer or ribbon along a line; its width is the glass's. */
 	| { kind: "thread"; points: Point[]; glassId: string }
 	/** Frit or powder strewn over an area. */

@@ -42,8 +42,12 @@ export function overRimMm(mould: Opening, blank: Blank): number {
 		: Math.max(0, long(blank) - long(opening), short(blank) - short(opening));
 }
 
-/** How much a blank is short of the opening of a dish, or of a form that it is draped over, however it is turned, mm. */
+/**
+ * How much a blank is short of the opening of a dish, or of a form that it is draped over, however it is turned; of a stand, the way over
+ * both its curves. mm
+ */
 export function shortOfMouldMm(mould: Opening, blank: Blank): number {
+	if (mould.kind === "stand") return Math.max(0, mould.widthMm - long(blank));
 	if (mould.kind !== "dish" && mould.kind !== "drape") return 0;
 	const form = { widthMm: mould.widthMm, heightMm: mould.heightMm };
 	return Math.max(0, long(form) - long(blank), short(form) - short(blank));

@@ -1,6 +1,6 @@
 import { boundsOf } from "../geometry/bounds";
 import { alongPath, areaMm2, offset, type Region, type Ring } from "../geometry/region";
-import { centred, placeRing, regionOfShape } from "../geometry/shape";
+import { boxOf, centred, placeRing, regionOfShape } from "../geometry/shape";
 import type { Glass } from "../glass/glass";
 import type { KitDesign, KitPart, PartOf } from "./kit";
 
@@ -20,12 +20,26 @@ export function ownRegion(part: KitPart, design: Pick<KitDesign, "components">, 
 			const component = design.components.find(({ id }) => id === part.componentId);
 			return (component?.parts ?? []).flatMap((inner) => placedRegion(inner, design, glass));
 		}
+		case "sheet":
+			return isOnEdge(part)
+				? regionOfShape({
+						kind: "rectangle",
+						widthMm: Math.max(...boxOf(part.shape)),
+						heightMm: glass?.thicknessMm ?? 3,
+					})
+				: regionOfShape(part.shape);
 		case "dam":
 			return wallRegion(part);
 		default:
 			return regionOfShape(part.shape);
 	}
 }
+
+/** Only what has two straight sides stands on one of them. */
+export const isOnEdge = ({ onEdge, shape }: PartOf<"sheet">): boolean =>
+	onEdge === true && STANDING.includes(shape.kind);
+
+const STANDING: readonly string[] = ["strip", "rectangle", "square"];
 
 /** What a wall stands on: round its opening where it has a thickness, else its shape itself. */
 function wallRegion({ shape, wallMm = 0 }: PartOf<"dam">): Region {

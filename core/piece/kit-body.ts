@@ -36,7 +36,7 @@ export function kitBody(stack: Stack): KitBody {
 		highMm: mostOf(isLater ? [] : rests.map(({ restMm, part }) => restMm + part.bulkMm), laidThickestMm + insertMm),
 		trappedSpanMm: trappedSpanMm(isLater ? glass : stack.lain),
 		blackBesideWhite: touchesDarkAndWhite(stack.contacts),
-		fired: glass.some(({ fused }) => fused),
+		fired: glass.some(({ fused, glasses }) => fused || glasses.some((one) => one.fused)),
 		addsGlass: isMixed,
 		leaves: glass.length > 0 ? reliefLeft(stack, glass, LEVEL_AIM[level]) : 1,
 	};

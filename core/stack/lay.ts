@@ -2,13 +2,13 @@ import { LEVEL_AIM } from "../firing/level";
 import { type Bounds, boundsOf } from "../geometry/bounds";
 import { convexCovers, isConvex } from "../geometry/convex";
 import { areaMm2, intersect, type Region } from "../geometry/region";
-import { shapeAreaMm2 } from "../geometry/shape";
+import { boxOf, shapeAreaMm2 } from "../geometry/shape";
 import { DENSITY_G_PER_MM3 } from "../glass/constants";
 import type { GlassFamily } from "../glass/family";
 import type { Glass } from "../glass/glass";
 import type { KitDesign, KitPart } from "../kit/kit";
 import type { Mould } from "../kit/mould";
-import { placedRegion, placeRegion } from "../kit/plan";
+import { isOnEdge, placedRegion, placeRegion } from "../kit/plan";
 import { afterOf } from "./after";
 
 /** The books a reading looks things up in. */
@@ -117,8 +117,10 @@ export function sharedOf(a: Pick<Lain, "region" | "convex">, b: Pick<Lain, "regi
 /** Melted thickness and height as laid, mm. A round thread melts to π/4 of its diameter over its own width. */
 export function heights(part: KitPart, glass: Glass | undefined): { glassMm: number; bulkMm: number } {
 	switch (part.kind) {
-		case "sheet":
-			return { glassMm: glass?.thicknessMm ?? 0, bulkMm: glass?.thicknessMm ?? 0 };
+		case "sheet": {
+			const mm = isOnEdge(part) ? Math.min(...boxOf(part.shape)) : (glass?.thicknessMm ?? 0);
+			return { glassMm: mm, bulkMm: mm };
+		}
 		case "thread": {
 			const mm = glass?.thicknessMm ?? 0;
 			return { glassMm: glass?.form === "ribbon" ? mm : (Math.PI / 4) * mm, bulkMm: mm };
@@ -172,6 +174,6 @@ export function madeComponent(
 
 /** Mass of one part, g; a sheet by its shape's own formula. */
 export const massOf = (lain: Lain): number => {
-	const area = lain.part.kind === "sheet" ? shapeAreaMm2(lain.part.shape) : lain.areaMm2;
+	const area = lain.part.kind === "sheet" && !isOnEdge(lain.part) ? shapeAreaMm2(lain.part.shape) : lain.areaMm2;
 	return area * lain.glassMm * DENSITY_G_PER_MM3;
 };

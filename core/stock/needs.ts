@@ -1,5 +1,6 @@
 import type { CountedLine } from "../cutting/glass-lists";
 import { cutLengths } from "../cutting/lengths";
+import { boxOf } from "../geometry/shape";
 import { groupBy } from "../group-by";
 import { madeOfDot } from "../kit/fired-parts";
 import type { StockItem } from "./kinds";
@@ -44,8 +45,13 @@ export function needsOf(
 const lengthOf = ({ amount }: CountedLine): number => (amount && "mm" in amount ? amount.mm : 0);
 
 function needOf(line: CountedLine, left: number): StockNeed[] {
-	const { kind, glassId, stuff, amount } = line;
+	const { kind, glassId, stuff, amount, shape, isBought } = line;
 	switch (kind) {
+		case "sheet": {
+			if (!isBought || !shape) return [];
+			const [widthMm, heightMm] = boxOf(shape);
+			return [{ ...nothing, kind: "precut", glassId, name: shape.kind, widthMm, heightMm, amount: left }];
+		}
 		case "grains":
 			return [
 				{ ...nothing, kind: "grains", glassId, amount: rounded(left * (amount && "g" in amount ? amount.g : 0)) },

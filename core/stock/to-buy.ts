@@ -81,7 +81,8 @@ function lineOf(
 /** One thing, however many racks it stands on. An offcut serves for no sheet: plans take it by its own size. */
 export function keyOf({ kind, glassId, name, widthMm, heightMm, sizeMm, madeOf }: Omit<StockNeed, "amount">): string {
 	if (madeOf) return `${kind}:made:${madeOf}`;
-	const what = glassId ?? name.trim().toLowerCase();
+	const named = name.trim().toLowerCase();
+	const what = kind === "precut" ? `${glassId} ${named}` : (glassId ?? named);
 	const sides = hasSides(kind) ? [widthMm, heightMm].map((side) => side ?? 0).sort((a, b) => b - a) : [];
 	return [kind, what, ...sides, unitOf(kind) === "g" || hasSides(kind) ? "" : (sizeMm ?? "")].join(":");
 }

@@ -1,5 +1,6 @@
 import type { PieceBrief } from "@contract/pieces";
 import { groupBy } from "@core/group-by";
+import { isWornOut } from "@core/kit/mould";
 import { mouldTrouble } from "@core/loading/mould-problem";
 import { traysOf } from "@core/loading/tray";
 import { outlineKey } from "@core/piece/outline-key";
@@ -59,6 +60,9 @@ export const load: View<"load"> = async (context) => {
 			const { piece: _, ...its } = all[0] as (typeof all)[0];
 			return { ...its, pieces: all.map((one) => one.piece) };
 		}),
+		worn: [...new Map(fit.flatMap(({ id }) => room.moulds[id] ?? []).map((one) => [one.id, one])).values()]
+			.filter(isWornOut)
+			.map(({ id, name, release, usesSince }) => ({ mouldId: id, name, release, usesSince })),
 		fillers: await fillersOf(context.db),
 		unjudged: await countUnjudged(context.db),
 		...room,

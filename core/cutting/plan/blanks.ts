@@ -1,5 +1,5 @@
 import { boxOf, type CutShape, regionOfShape } from "../../geometry/shape";
-import type { CutLine } from "../count";
+import { type CutLine, isScored } from "../count";
 import { type NestedBlank, nestOf } from "./nest";
 import type { Blank, CutRules, Finish } from "./types";
 
@@ -28,7 +28,7 @@ export function blanksOf<L extends CutLine & { broken?: number }>(
 ): Blank[] {
 	return lines.flatMap((line) => {
 		const { shape, needed, spares, broken = 0 } = line;
-		if (line.kind !== "sheet" || !shape) return [];
+		if (!isScored(line) || !shape) return [];
 		const [key, wanted] = [keyOf(line), needed + spares + broken];
 		const its = by && by.rules.kerfMm > 0 ? sawn(key, shape, wanted, directed, by) : undefined;
 		const { yields, ...blank } = its ?? scored(shape);

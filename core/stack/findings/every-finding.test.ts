@@ -15,6 +15,8 @@ const studio = book(
 		mould("deep", { depthMm: 30, vented: false }),
 		mould("frame", { kind: "frame", widthMm: 80, heightMm: 80 }),
 		mould("bare", { release: "bare", usesSince: 4 }),
+		mould("worn", { usesSince: 12 }),
+		mould("two curves", { kind: "stand", widthMm: 160, heightMm: 70, depthMm: 30 }),
 	],
 	60,
 );
@@ -180,6 +182,13 @@ const CASES: Record<FindingCode, Case> = {
 		design: kit(two(), into("bare")),
 		says: "fired 4 times since its release was renewed",
 		severity: "fix",
+		press: "none",
+	},
+	// Wash lasts about ten firings. Common practice, no source.
+	"mould-worn": {
+		design: kit(two(138), into("worn")),
+		says: "fired 12 times since it was washed; that is renewed after 10",
+		severity: "know",
 		press: "none",
 	},
 	"mould-vent": {

@@ -2,7 +2,7 @@ import type { FuseLevel } from "../../firing/level";
 import { boundsOf } from "../../geometry/bounds";
 import { outerRing } from "../../geometry/outer-ring";
 import type { Change } from "../../kit/change";
-import type { Mould } from "../../kit/mould";
+import { isWornOut, type Mould, renewAfterOf } from "../../kit/mould";
 import { type Blank, overRimMm, RULER_MM, SHORT_MM, shortOfMouldMm } from "../../kit/mould-fit";
 import { type Phrase, say } from "../../units/phrase";
 import type { Finding } from "../finding";
@@ -73,6 +73,7 @@ function blankFindings(stack: Stack, mould: Mould): Finding[] {
 	const edgeMm = stack.bodies[0]?.after.mostMm ?? 0;
 	const cut = (mm: number) => Math.floor(mm - 2 * Math.max(0, edgeMm));
 	const bases = basesOf(stack);
+	if (mould.kind === "stand") return standFindings(mould, bases, short, blank);
 	if (mould.kind === "drape" && short > 0) {
 		const fix = cutTo(bases, Math.ceil(mould.widthMm), Math.ceil(mould.heightMm), say`Cut it to the form`);
 		return [
@@ -111,6 +112,25 @@ function blankFindings(stack: Stack, mould: Mould): Finding[] {
 			sentence: say`The blank comes out ${{ mm: short }} short of the opening of ${mould.name}: it sinks in and may stand crooked.`,
 			remedy: say`Cut the blank from the mould: ${{ mm: cut(mould.widthMm) }} × ${{ mm: cut(mould.heightMm) }}.`,
 			...its,
+		},
+	];
+}
+
+/** A blank that is bent over two curves lies on both, or it wobbles. */
+function standFindings(mould: Mould, bases: readonly Lain[], short: number, blank: Blank): Finding[] {
+	if (short <= RULER_MM) return [];
+	const lengthMm = Math.ceil(mould.widthMm);
+	const upright = blank.heightMm > blank.widthMm;
+	const [w, h] = upright ? [blank.widthMm, lengthMm] : [lengthMm, blank.heightMm];
+	const fix = cutTo(bases, Math.round(w), Math.round(h), say`Cut it ${{ mm: lengthMm }} long`);
+	return [
+		{
+			code: "short-of-form",
+			severity: "fix",
+			sentence: say`The blank comes out ${{ mm: short }} short of the ${{ mm: mould.widthMm }} over both curves of ${mould.name}: it lies on one of them and wobbles.`,
+			remedy: say`Cut it ${{ mm: lengthMm }} long or more.`,
+			partIds: ids(bases),
+			...(fix && { fix }),
 		},
 	];
 }
@@ -161,6 +181,18 @@ function stateFindings(mould: Mould): Finding[] {
 			severity: "fix",
 			sentence: say`${mould.name} has been fired ${{ n: mould.usesSince }} times since its release was renewed and stands bare: glass sticks to it.`,
 			remedy: say`Wash or paper it again, and let it dry.`,
+			partIds: [],
+		});
+	}
+	if (isWornOut(mould)) {
+		findings.push({
+			code: "mould-worn",
+			severity: "know",
+			sentence: say`${mould.name} has been fired ${{ n: mould.usesSince }} times since it was ${mould.release}; that is renewed after ${{ n: renewAfterOf(mould) }}.`,
+			remedy:
+				mould.release === "papered"
+					? say`Lay fresh paper before the next firing.`
+					: say`Scrape it, wash it again, and let it dry.`,
 			partIds: [],
 		});
 	}

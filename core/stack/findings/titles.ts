@@ -51,6 +51,7 @@ export const FINDING_TITLES = {
 	"crisp-edges": "crisp outlines, face down",
 	"short-of-rim": "blank short of the rim",
 	"no-mould": "no mould named",
+	"mould-worn": "release to be renewed",
 	"mould-vent": "mould without a vent",
 	"many-loops": "many loops",
 	cloudy: "cloudy powder",

@@ -112,6 +112,7 @@ function Slab({
 		isStriker(glass) && "striker",
 		glass.coating !== "none" && glass.coating,
 		glass.directed && "streaky",
+		glass.fused && "fused before",
 		glass.roughFace && "rough face",
 		...glass.chemistry,
 	].filter(Boolean);
@@ -241,6 +242,9 @@ function GlassFields({ glass: start, view, mayEdit, onDone }: FormProps) {
 			<div className="grid grid-cols-2">
 				<Check label="one face rough" checked={glass.roughFace} onChange={(roughFace) => set({ roughFace })} />
 				<Check label="streaks run along it" checked={glass.directed} onChange={(directed) => set({ directed })} />
+				{glass.form === "sheet" && (
+					<Check label="a slab fused before" checked={glass.fused ?? false} onChange={(fused) => set({ fused })} />
+				)}
 			</div>
 			{view.currency && (
 				<MoneyField

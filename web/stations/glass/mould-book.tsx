@@ -1,5 +1,5 @@
 import type { Kept } from "@contract/glass";
-import { MOULD_KINDS, type Mould, RELEASES } from "@core/kit/mould";
+import { isWornOut, MOULD_KINDS, type Mould, RELEASES, renewAfterOf } from "@core/kit/mould";
 import { useState } from "react";
 import { Check } from "../../forms/check";
 import { ChoiceField, NumberField, TextField } from "../../forms/fields";
@@ -54,7 +54,7 @@ export function MouldBook({ view, frame }: StationProps<"books">) {
 								>
 									{mould.kind === "frame"
 										? "not fired"
-										: `${mould.release}, ${mould.usesSince} ${mould.usesSince === 1 ? "firing" : "firings"} since`}
+										: `${mould.release}, ${mould.usesSince} ${mould.usesSince === 1 ? "firing" : "firings"} since${isWornOut(mould) ? ", to be renewed" : ""}`}
 								</span>
 							</button>
 						</li>
@@ -95,9 +95,11 @@ function MouldDrawing({ mould }: { mould: Mould }) {
 	const shape =
 		mould.kind === "drape"
 			? `M${x} 38Q45 ${38 - d * 2} ${x + w} 38Z`
-			: mould.kind === "frame"
-				? `M${x - 6} 30h6v8h-6zM${x + w} 30h6v8h-6z`
-				: `M${x - 5} ${38 - d}H${x}Q${x + 2} 36 ${x + w * 0.25} 36H${x + w * 0.75}Q${x + w - 2} 36 ${x + w} ${38 - d}h5V40H${x - 5}Z`;
+			: mould.kind === "stand"
+				? `M${x} ${38 - d}Q${x + w * 0.25} ${38 + d * 0.6} ${x + w / 2} ${38 - d / 2}Q${x + w * 0.75} ${38 - d * 2} ${x + w} 38V40H${x}Z`
+				: mould.kind === "frame"
+					? `M${x - 6} 30h6v8h-6zM${x + w} 30h6v8h-6z`
+					: `M${x - 5} ${38 - d}H${x}Q${x + 2} 36 ${x + w * 0.25} 36H${x + w * 0.75}Q${x + w - 2} 36 ${x + w} ${38 - d}h5V40H${x - 5}Z`;
 	return (
 		<svg width="90" height="44" viewBox="0 0 90 44" aria-hidden="true" className="fill-bench stroke-base-content/60">
 			<path d={shape} strokeWidth="1.2" />
@@ -169,6 +171,15 @@ function MouldForm({
 			<div className="flex items-end gap-2">
 				<div className="grow">
 					<NumberField kind="count" label="Firings since it was renewed" {...form.number("mould.usesSince")} />
+				</div>
+				<div className="grow">
+					<NumberField
+						kind="count"
+						label="Renewed after"
+						value={mould.renewAfter ?? null}
+						hint={mould.renewAfter ? undefined : `empty: ${renewAfterOf({ release: mould.release })}`}
+						onChange={(after) => form.set("mould.renewAfter", after)}
+					/>
 				</div>
 				<button
 					type="button"

@@ -66,6 +66,38 @@ const TROUBLE_WORDS: Record<LoadView["onMould"][number]["trouble"], string> = {
 	tooSmall: "is too small: they would hang over its rim",
 };
 
+/** Moulds that have had as many firings as their release lasts: told, not forbidden. */
+export function WornMoulds({ worn }: Pick<LoadView, "worn">) {
+	const wash = useAct("washMould");
+	if (worn.length === 0) return null;
+	return (
+		<section aria-label="Renew first" className="mt-4 px-5">
+			<h2 className="mb-1">Renew first</h2>
+			<ul className="ruled">
+				{worn.map(({ mouldId, name, release, usesSince }) => (
+					<li key={mouldId} className="flex items-center justify-between gap-2 py-2">
+						<span className="min-w-0">
+							<b>{name}</b>{" "}
+							<span className="text-soft">
+								{release}, <span className="figure">{usesSince}</span> {usesSince === 1 ? "firing" : "firings"} ago
+							</span>
+						</span>
+						<button
+							type="button"
+							className="btn btn-sm max-lg:h-11"
+							disabled={wash.isPending}
+							onClick={() => wash.mutate({ mouldId })}
+						>
+							{release === "papered" ? "Fresh paper" : "It is washed"}
+						</button>
+					</li>
+				))}
+			</ul>
+			<Trouble error={wash.error} />
+		</section>
+	);
+}
+
 /** Pieces whose mould is bare: one press once it is washed. One that was put away is brought back from the book. */
 function OnMould({ mouldId, name, trouble, pieces }: LoadView["onMould"][number]) {
 	const wash = useAct("washMould");

@@ -9,7 +9,7 @@ import { usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
 import { KilnShelf } from "../../ui/kiln-shelf";
 import { outOfServiceWords } from "../../ui/out-of-service-words";
-import { CannotFire } from "./cannot-fire";
+import { CannotFire, WornMoulds } from "./cannot-fire";
 import { LoadBench } from "./load-bench";
 import { LoadNav } from "./load-nav";
 import { TrayRow } from "./tray-row";
@@ -94,6 +94,8 @@ function Load({ view, frame, params }: StationProps<"load">) {
 							/>
 						))}
 					</ul>
+					<WornMoulds worn={view.worn} />
+					<WornMoulds worn={view.worn} />
 					<CannotFire view={view} />
 				</section>
 				{kiln && base && pieces.length > 0 ? (
@@ -170,6 +172,7 @@ const NothingWaits = ({ view }: { view: LoadView }) => (
 			</span>
 		</Empty>
 		<div className="mx-auto max-w-lg">
+			<WornMoulds worn={view.worn} />
 			<CannotFire view={view} />
 		</div>
 	</>

@@ -1,4 +1,5 @@
 import type { CutRun } from "@contract/stock";
+import { isScored } from "@core/cutting/count";
 import { lineKeyOf } from "@core/cutting/glass-lists";
 import { boundsOf } from "@core/geometry/bounds";
 import { regionOfShape, sizesOf } from "@core/geometry/shape";
@@ -126,7 +127,8 @@ function CutRow({
 					{line.kind === "grains" && line.amount && `, ${figure(line.amount)} a pot`}
 				</p>
 				<p className="text-soft">
-					{line.kind === "sheet" && `from strips ${figure({ mm: line.stripMm })} wide; `}
+					{isScored(line) && `from strips ${figure({ mm: line.stripMm })} wide; `}
+					{line.isBought && "bought cut to shape; "}
 					{line.needed} {line.spares > 0 ? `and ${line.spares} spare` : `in all, ${line.perKit} a kit`}
 				</p>
 				{line.kind === "sheet" && <Spares line={line} runId={runId} />}

@@ -1,4 +1,5 @@
 import type { CutView } from "@contract/stock";
+import { isScored } from "@core/cutting/count";
 import { lineKeyOf } from "@core/cutting/glass-lists";
 import type { StripProgress } from "@core/cutting/plan/progress";
 import { useFigure } from "../../lib/prefs";
@@ -24,7 +25,7 @@ export function SheetList(props: Props) {
 	const offcuts = groups.reduce((total, { figures }) => total + figures.offcuts, 0);
 	const scores = groups.reduce((total, { figures }) => total + figures.scores, 0);
 	const others = runs.flatMap((run) =>
-		run.lines.filter(({ kind }) => kind !== "sheet").map((line) => ({ ...line, runId: run.id })),
+		run.lines.filter((line) => !isScored(line)).map((line) => ({ ...line, runId: run.id })),
 	);
 	return (
 		<section aria-label="Sheets" className="scroll-y border-r border-line py-3 max-lg:order-last max-lg:shrink-0">

@@ -1,4 +1,5 @@
 import type { StockRow } from "@contract/stock";
+import { SHAPE_KINDS } from "@core/geometry/shape";
 import { choosable } from "@core/glass/glass";
 import {
 	BOUGHT_SINGLY,
@@ -13,6 +14,7 @@ import { ChoiceField, NumberField, TextField } from "../../forms/fields";
 import { MoneyField } from "../../forms/money-field";
 import { useActForm } from "../../forms/use-act-form";
 import type { StationProps } from "../../ui/frame/framed";
+import { SHAPE_WORDS } from "../../ui/part-words";
 import { BookForm } from "../../ui/two-columns";
 import { KIND_WORDS } from "./stock-words";
 
@@ -71,10 +73,21 @@ function ItemForm({ item: start, view, mayEdit, onDone }: Props) {
 				{...form.field("item.kind")}
 			/>
 			{isGlass(kind) && <GlassChoice view={view} kind={kind} value={now.glassId} field={form.field("item.glassId")} />}
-			<TextField
-				label={kind === "offcut" ? "Mark on it" : isGlass(kind) && now.glassId ? "Called (may be empty)" : "Called"}
-				{...form.field("item.name")}
-			/>
+			{kind === "precut" ? (
+				<ChoiceField
+					label="Shape"
+					options={[
+						{ value: "", label: "choose …" },
+						...SHAPE_KINDS.map((value) => ({ value, label: SHAPE_WORDS[value] })),
+					]}
+					{...form.field("item.name")}
+				/>
+			) : (
+				<TextField
+					label={kind === "offcut" ? "Mark on it" : isGlass(kind) && now.glassId ? "Called (may be empty)" : "Called"}
+					{...form.field("item.name")}
+				/>
+			)}
 			<div className="grid grid-cols-2 gap-3">
 				{(hasSides(kind) || kind === "apart") && (
 					<>
@@ -118,6 +131,7 @@ function fitting(item: StockItem): StockItem {
 
 const FORMS: Partial<Record<StockKind, readonly string[]>> = {
 	sheet: ["sheet"],
+	precut: ["sheet"],
 	offcut: ["sheet"],
 	grains: ["frit"],
 	thread: ["stringer", "ribbon", "cane"],

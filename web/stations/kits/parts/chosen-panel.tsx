@@ -1,5 +1,6 @@
 import type { Glass } from "@core/glass/glass";
 import { type KitPart, LARGEST_KIT } from "@core/kit/kit";
+import { leaveFree } from "@core/kit/leave-free";
 import { makeComponent } from "@core/kit/make-component";
 import { ArrowDown, ArrowUp, ClipboardCopy, Copy, RotateCw, Trash2 } from "lucide-react";
 import { useState } from "react";
@@ -72,6 +73,7 @@ export function ChosenPanel({ glasses, commands, mode, onMode, errorAt }: Props)
 				{shown === "spread" && first.kind === "sheet" && (
 					<SpreadForm key={first.id} part={first} mode={mode} onMode={onMode} />
 				)}
+				{shown === "size" && opened === undefined && <LeaveFree chosen={chosen} glasses={glasses} />}
 				{shown === "size" && opened === undefined && <MakeComponent chosen={chosen} glasses={glasses} />}
 			</div>
 		</section>
@@ -128,6 +130,25 @@ function SeveralForm({
 	);
 }
 
+/** Strewn glass is kept off what else is chosen. */
+function LeaveFree({ chosen, glasses }: { chosen: readonly KitPart[]; glasses: readonly Glass[] }) {
+	const edit = useDraft((draft) => draft.edit);
+	const strewn = chosen.find(({ kind }) => kind === "grains");
+	if (!strewn || chosen.length < 2) return null;
+	const ids = chosen.map(({ id }) => id);
+	return (
+		<button
+			type="button"
+			className="btn btn-sm mt-3 h-auto w-full py-1.5"
+			onClick={() => edit((design) => leaveFree(design, ids, byId(glasses), newId) ?? design)}
+		>
+			Strew round {chosen.length === 2 ? "the other one" : "the others"}, not over {chosen.length === 2 ? "it" : "them"}
+		</button>
+	);
+}
+
+const byId = (glasses: readonly Glass[]) => new Map(glasses.map((one) => [one.id, one]));
+
 /** Makes what is chosen a component: fired by itself first, then used as a part. */
 function MakeComponent({ chosen, glasses }: { chosen: readonly KitPart[]; glasses: readonly Glass[] }) {
 	const edit = useDraft((draft) => draft.edit);
@@ -143,7 +164,7 @@ function MakeComponent({ chosen, glasses }: { chosen: readonly KitPart[]; glasse
 		const made = makeComponent(
 			design,
 			chosen.map(({ id }) => id),
-			new Map(glasses.map((one) => [one.id, one])),
+			byId(glasses),
 			newId,
 		);
 		edit(() => made.design);

@@ -78,15 +78,13 @@ export function PartForm({ part, glasses, onChange, errorAt }: Props) {
 			{length("Across", "xMm", part.xMm)}
 			{length("Up", "yMm", part.yMm)}
 			{isGlass(part) && (
-				<label className="col-span-2 flex min-h-9 items-center gap-2">
-					<input
-						type="checkbox"
-						className="checkbox checkbox-sm"
+				<div className="col-span-2">
+					<Tick
+						label="fired loose, a piece by itself"
 						checked={part.loose ?? false}
-						onChange={(event) => set({ loose: event.target.checked || undefined })}
+						onChange={(on) => set({ loose: on || undefined })}
 					/>
-					fired loose, a piece by itself
-				</label>
+				</div>
 			)}
 			{route.length > 1 && (
 				<ChoiceField
@@ -114,15 +112,25 @@ function KindFields({ part, set, length, errorAt }: KindProps) {
 	switch (part.kind) {
 		case "sheet":
 			return (
-				<label className="col-span-2 flex min-h-9 items-center gap-2">
-					<input
-						type="checkbox"
-						className="checkbox checkbox-sm"
+				<div className="col-span-2">
+					<Tick
+						label="face down (coating or texture towards the shelf)"
 						checked={part.faceDown}
-						onChange={(event) => set({ faceDown: event.target.checked })}
+						onChange={(faceDown) => set({ faceDown })}
 					/>
-					face down (coating or texture towards the shelf)
-				</label>
+					{["strip", "rectangle", "square"].includes(part.shape.kind) && (
+						<Tick
+							label="stood on edge, as high as it is cut wide"
+							checked={part.onEdge ?? false}
+							onChange={(on) => set({ onEdge: on || undefined })}
+						/>
+					)}
+					<Tick
+						label="bought cut to this shape"
+						checked={part.bought ?? false}
+						onChange={(on) => set({ bought: on || undefined })}
+					/>
+				</div>
 			);
 		case "thread":
 			return (
@@ -187,6 +195,18 @@ function KindFields({ part, set, length, errorAt }: KindProps) {
 			return null;
 	}
 }
+
+const Tick = (props: { label: string; checked: boolean; onChange(on: boolean): void }) => (
+	<label className="flex min-h-9 items-center gap-2">
+		<input
+			type="checkbox"
+			className="checkbox checkbox-sm"
+			checked={props.checked}
+			onChange={(event) => props.onChange(event.target.checked)}
+		/>
+		{props.label}
+	</label>
+);
 
 interface WallProps extends Pick<KindProps, "set" | "length"> {
 	part: PartOf<"dam">;
