@@ -10,8 +10,6 @@ export interface Dot {
 	heightMm: number;
 }
 
-/** Larger squares stay squares with round corners. Common practice, no source. */
-export const LARGEST_DOT_MM = 30;
 const TRIES = 24;
 
 /**

@@ -15,7 +15,7 @@ export const lockMoulds = (tx: Transaction, ids: readonly string[]) =>
 	ids.length === 0
 		? Promise.resolve([])
 		: tx
-				.select({ id: mould.id })
+				.select({ id: mould.id, release: mould.release })
 				.from(mould)
 				.where(inArray(mould.id, [...ids]))
 				.orderBy(mould.id)

@@ -1,19 +1,17 @@
+import { lockMoulds } from "@db/queries/glass";
 import { increment } from "@db/queries/increment";
 import { mould } from "@db/schema";
-import { eq, sql } from "drizzle-orm";
+import { eq } from "drizzle-orm";
 import type { UseCase } from "../house/context";
 import { inTheBook } from "../house/refusal";
 
 /** A mould was washed or papered anew: its firings count from none. A bare one is washed from now on. */
 export const washMould: UseCase<"washMould"> = async ({ tx }, { mouldId }) => {
-	const [row] = await tx
+	const [row] = await lockMoulds(tx, [mouldId]);
+	const { release } = inTheBook(row, "mould");
+	await tx
 		.update(mould)
-		.set({
-			release: sql`case when ${mould.release} = 'papered' then 'papered' else 'washed' end`,
-			usesSince: 0,
-			revision: increment(mould.revision),
-		})
-		.where(eq(mould.id, mouldId))
-		.returning({ id: mould.id });
-	return { mouldId: inTheBook(row, "mould").id };
+		.set({ release: release === "papered" ? "papered" : "washed", usesSince: 0, revision: increment(mould.revision) })
+		.where(eq(mould.id, mouldId));
+	return { mouldId };
 };
