@@ -152,6 +152,8 @@ export interface CutRun {
 	palette: string | null;
 	/** The kit was changed since it was put on this list. */
 	isOld: boolean;
+	/** Fired parts that come from the drawer: nothing is cut for them. */
+	drawer: { name: string; count: number }[];
 	lines: (CutLine & { done: number; broken: number })[];
 }
 

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { book, cut, kit, lay, square } from "../../tests/support/kit";
-import { bagOf, fillMassG, thinnedGlue } from "./bag";
+import { bagOf } from "./bag";
+import { fillMassG, thinnedGlue } from "./mixing";
 
 describe("a kit's bag", () => {
 	it("holds each cut once a kit, pots, dots and loops, then glue, sheet and label", () => {

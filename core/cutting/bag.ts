@@ -1,5 +1,5 @@
-import { gramsForWater } from "../kit/fill";
-import { type DotGlasses, firedParts, isDot } from "../kit/fired-parts";
+import { type DotGlasses, isDot } from "../kit/dot-glasses";
+import { firedParts } from "../kit/fired-parts";
 import type { KitDesign } from "../kit/kit";
 import { type CutLine, cutListOf, forKits } from "./count";
 
@@ -35,16 +35,3 @@ export function bagOf(design: Pick<KitDesign, "parts" | "components" | "route">,
 		...EXTRAS.map((one) => ({ ...one, cut: null, fired: null, count: 1 })),
 	];
 }
-
-/** White glue thinned for laying parts: eight parts of glue to two of water. Common practice, no source. */
-export const thinnedGlue = (wantedMl: number): { glueMl: number; waterMl: number } => ({
-	glueMl: Math.round(wantedMl * 8) / 10,
-	waterMl: Math.round(wantedMl * 2) / 10,
-});
-
-/**
- * Glass that fills a mould, g: its volume times 2.5 g/cm³ (soda-lime glass), and a little that spills.
- * @param spill 0 to 0.05. Common practice, no source.
- */
-export const fillMassG = (volumeCm3: number, spill = 0): number =>
-	Math.round(gramsForWater(volumeCm3) * (1 + spill) * 10) / 10;

@@ -1,7 +1,6 @@
 import { boxOf, type CutShape, shapeAreaMm2 } from "../geometry/shape";
 import { groupBy } from "../group-by";
-import { type DotGlasses, firedParts, isDot } from "../kit/fired-parts";
-import { glassIdOf, type KitDesign, type KitPart, type PartKind, wallStuffOf } from "../kit/kit";
+import { glassIdOf, type KitPart, type PartKind, wallStuffOf } from "../kit/kit";
 import { lengthOf } from "../kit/length";
 import type { Figure } from "../units/phrase";
 import { type Spares, USUAL_SPARES } from "./spares";
@@ -40,26 +39,6 @@ export interface WantedPart {
 /** The same parts for so many kits. */
 export const forKits = (parts: readonly KitPart[], kits: number): WantedPart[] =>
 	parts.map((part) => ({ part, perKit: 1, needed: kits }));
-
-/**
- * Everything that is cut and weighed out for so many kits of one design: their own parts, and what is cut for the parts that are fired
- * first, as many of these as do not lie in the drawer.
- * @param fromDrawer fired parts that come from the drawer, for all kits together, by what they are made of
- */
-export function wantedFor(
-	design: Kit,
-	kits: number,
-	glasses: DotGlasses,
-	fromDrawer: Readonly<Record<string, number>> = {},
-): WantedPart[] {
-	const own = design.parts.filter((part) => part.kind !== "component" && !isDot(part, glasses));
-	const fired = firedParts(design, glasses).flatMap(({ madeOf, perKit, parts }) =>
-		parts.map((part) => ({ part, perKit, needed: Math.max(0, perKit * kits - (fromDrawer[madeOf] ?? 0)) })),
-	);
-	return [...forKits(own, kits), ...fired.filter(({ needed }) => needed > 0)];
-}
-
-type Kit = Pick<KitDesign, "parts" | "components" | "route">;
 
 /** Everything to prepare, with spares: cuts per glass, widest strip first, then the rest. */
 export function cutListOf(wanted: readonly WantedPart[], spares: Spares = USUAL_SPARES): CutLine[] {

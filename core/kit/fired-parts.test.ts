@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { bar, book, cut, disc, fire, kit, lay, square } from "../../tests/support/kit";
 import { bagOf } from "../cutting/bag";
-import { cutListOf, wantedFor } from "../cutting/count";
+import { cutListOf } from "../cutting/count";
+import { wantedFor } from "../cutting/wanted";
 import { areaMm2, unite } from "../geometry/region";
 import { componentStack } from "../stack/firing-stacks";
 import { layUp } from "../stack/lay";

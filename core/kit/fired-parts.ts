@@ -1,7 +1,7 @@
 import type { FuseLevel } from "../firing/level";
 import { boundsOf } from "../geometry/bounds";
-import type { Glass } from "../glass/glass";
 import { squareForDot } from "./dot";
+import { type DotGlasses, isDot, madeOfDot } from "./dot-glasses";
 import { type Component, glassIdOf, type KitDesign, type KitPart, type PartOf } from "./kit";
 import { placedRegion } from "./plan";
 
@@ -24,9 +24,6 @@ export interface FiredPart {
 }
 
 type Kit = Pick<KitDesign, "parts" | "components" | "route">;
-/** Of a kit’s dots, whether they are of sheet, and how thick that is. */
-export type DotGlasses = ReadonlyMap<string, Pick<Glass, "form" | "thicknessMm">>;
-
 /** Everything of a kit that is fired before it is packed: components first, then dots. */
 export function firedParts(design: Kit, glasses: DotGlasses): FiredPart[] {
 	const components = design.components.flatMap((component): FiredPart[] => {
@@ -53,10 +50,6 @@ function componentPart(component: Component, design: Kit, perKit: number): Fired
 	};
 }
 
-/** A dot rounded of sheet glass: a studio fires it itself. Cane is sliced, and what is rounded of frit is bought. */
-export const isDot = (part: KitPart, glasses: DotGlasses): part is PartOf<"lump"> =>
-	part.kind === "lump" && part.form === "dome" && glasses.get(part.glassId)?.form === "sheet";
-
 const squares = new Map<string, number>();
 
 /** The square that is cut for a dot; reckoned once for each size. */
@@ -80,14 +73,6 @@ function dotPart(part: PartOf<"lump">, glasses: DotGlasses): FiredPart {
 		...{ name: "dot", level: "full", glassId, sizeMm: diameterMm, perKit: 1, parts: [square], componentId: null },
 	};
 }
-
-/** Dots of one glass and size are alike, whoever fired or bought them. */
-export const madeOfDot = (glassId: string, diameterMm: number): string =>
-	`${glassId}:lump:${Number(diameterMm.toFixed(2))}`;
-
-/** Glasses whose form says whether a kit’s rounded dots are fired by the studio itself. */
-export const dotGlassIds = ({ parts }: Pick<KitDesign, "parts">): string[] =>
-	parts.flatMap((part) => (part.kind === "lump" && part.form === "dome" ? [part.glassId] : []));
 
 /** The same parts in the same places, fired to the same level, are the same thing. */
 function madeOfComponent(parts: readonly KitPart[], level: FuseLevel): string {

@@ -2,7 +2,7 @@ import type { CountedLine } from "../cutting/glass-lists";
 import { cutLengths } from "../cutting/lengths";
 import { boxOf } from "../geometry/shape";
 import { groupBy } from "../group-by";
-import { madeOfDot } from "../kit/fired-parts";
+import { madeOfDot } from "../kit/dot-glasses";
 import type { StockItem } from "./kinds";
 import type { StockNeed } from "./to-buy";
 

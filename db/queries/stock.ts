@@ -1,5 +1,5 @@
 import { and, desc, eq, gte, inArray, isNull, ne, sql } from "drizzle-orm";
-import { type DotGlasses, dotGlassIds } from "../../core/kit/fired-parts";
+import { type DotGlasses, dotGlassIds } from "../../core/kit/dot-glasses";
 import { inPalette, type KitDesign, paletteName } from "../../core/kit/kit";
 import type { Reader, Transaction } from "../connect";
 import {

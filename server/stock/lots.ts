@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
-import { firedParts, madeOfDot } from "@core/kit/fired-parts";
+import { madeOfDot } from "@core/kit/dot-glasses";
+import { firedParts } from "@core/kit/fired-parts";
 import { BOUGHT_SINGLY } from "@core/stock/kinds";
 import { firedThing } from "@core/stock/needs";
 import { keyOf } from "@core/stock/to-buy";

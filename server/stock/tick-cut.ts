@@ -1,4 +1,5 @@
-import { cutListOf, wantedFor } from "@core/cutting/count";
+import { cutListOf } from "@core/cutting/count";
+import { wantedFor } from "@core/cutting/wanted";
 import { countCut, runKit } from "@db/queries/stock";
 import type { UseCase } from "../house/context";
 import { Refusal } from "../house/refusal";

@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
-import { cutListOf, wantedFor } from "@core/cutting/count";
+import { cutListOf } from "@core/cutting/count";
+import { wantedFor } from "@core/cutting/wanted";
 import { enrolment, kitDesign, kitVersion, sample } from "@db/schema";
 import { and, eq, inArray, ne } from "drizzle-orm";
 import sharp from "sharp";

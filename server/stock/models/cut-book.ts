@@ -1,3 +1,4 @@
+import { firedParts } from "@core/kit/fired-parts";
 import { cutPlansOf, cutRunsOf, sessionsCutWith } from "@db/queries/stock";
 import { loadStock } from "@db/queries/stock-book";
 import { sessionOf } from "../../classes/models/session";
@@ -38,7 +39,10 @@ export async function cutBook(
 			palette: row.palette ?? null,
 			version: row.kit.version,
 			isOld: row.isOld,
-			fromDrawer: row.run.fromDrawer,
+			drawer: firedParts(row.kit.document, row.glasses).flatMap(({ madeOf, name }) => {
+				const count = row.run.fromDrawer[madeOf] ?? 0;
+				return count > 0 ? [{ name, count }] : [];
+			}),
 			dotGlasses: row.glasses,
 			lines: linesOf(row, studio),
 		})),

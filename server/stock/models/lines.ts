@@ -1,7 +1,8 @@
-import { cutListOf, wantedFor } from "@core/cutting/count";
+import { cutListOf } from "@core/cutting/count";
 import { lineKeyOf } from "@core/cutting/glass-lists";
 import { blanksOf, type CutBy } from "@core/cutting/plan/blanks";
 import type { Blank } from "@core/cutting/plan/types";
+import { wantedFor } from "@core/cutting/wanted";
 import type { CutShape } from "@core/geometry/shape";
 import type { cutRunsOf } from "@db/queries/stock";
 import type { Studio } from "@db/queries/studio";

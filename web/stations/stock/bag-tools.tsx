@@ -1,4 +1,4 @@
-import { fillMassG, thinnedGlue } from "@core/cutting/bag";
+import { fillMassG, thinnedGlue } from "@core/cutting/mixing";
 import { useState } from "react";
 import { NumberField } from "../../forms/fields";
 import { useFigure } from "../../lib/prefs";

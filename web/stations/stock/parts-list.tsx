@@ -29,6 +29,12 @@ export function PartsList({ runs, glasses }: { runs: readonly CutRun[]; glasses:
 					<p className="text-lg font-bold">
 						<span className="figure">{run.kits}</span> × {kitWords(run.kit.name, run.palette)}
 					</p>
+					{run.drawer.length > 0 && (
+						<p className="text-soft">
+							From the drawer, so not to be cut for:{" "}
+							{run.drawer.map(({ name, count }) => `${count} × ${name}`).join(", ")}
+						</p>
+					)}
 					{[...groupBy(run.lines, ({ glassId }) => glassId).entries()].map(([glassId, lines]) => (
 						<GlassGroup
 							key={glassId}
