@@ -199,13 +199,21 @@ function isOfOne(made: AsMade, { bodies, acrossMm, widthMm, heightMm }: KitBody)
 	return bodies > 1 && Math.abs(longMm - acrossMm) < Math.abs(longMm - Math.max(widthMm, heightMm));
 }
 
+/**
+ * By how much a height differs from the kit’s, mm. A caliper presses into loose frit: between what it melts to and how high it lies loose
+ * nothing is known to differ, and nothing anneals for less.
+ */
+function beyond(madeMm: number, meltedMm: number, looseMm: number, share: number): number {
+	if (madeMm > looseMm) return (madeMm - looseMm) * share;
+	return Math.min(0, madeMm - meltedMm);
+}
+
 /** How a piece differed from its kit as it was measured; turned, where that is nearer to it. One of its dots tells heights alone. */
 function differing(made: AsMade, kit: KitBody) {
 	const plan = asMeasured(kit);
-	const share = meltsTo(kit);
 	const heights = {
-		thickestMm: (made.thickestMm - plan.thickestMm) * share,
-		thinnestMm: (made.thinnestMm - plan.thinnestMm) * share,
+		thickestMm: beyond(made.thickestMm, kit.thickestMm + kit.insertMm, plan.thickestMm, meltsTo(kit)),
+		thinnestMm: beyond(made.thinnestMm, kit.thinnestMm, plan.thinnestMm, meltsTo(kit)),
 	};
 	if (isOfOne(made, kit)) return { widthMm: 0, heightMm: 0, massG: undefined, ...heights };
 	const off = (w: number, h: number) => Math.abs(w - plan.widthMm) + Math.abs(h - plan.heightMm);

@@ -84,6 +84,9 @@ describe.each(WALLS)("glass cast in %s", (_, dam, fill, openingMm) => {
 		const loose = known({});
 		expect(loose?.effectiveMm).toBeCloseTo(planned?.effectiveMm ?? 0, 1);
 		expect(edgeOf(loose as never)).toBe(0);
+		// Pressed down by the caliper, or typed as it will be: it anneals for no less.
+		for (const mm of [10, 14])
+			expect(known({ thickestMm: mm, thinnestMm: mm })?.thickestMm).toBeCloseTo(planned?.thickestMm ?? 0, 1);
 		// A fifth more of frit, seen by the caliper or by the scales.
 		expect(known({ thickestMm: 22.2, thinnestMm: 22.2 })?.thickestMm).toBeCloseTo(12, 1);
 		expect(known({ massG: body.massG * 1.2 })?.thickestMm).toBeCloseTo(12, 1);
