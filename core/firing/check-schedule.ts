@@ -3,7 +3,7 @@ import type { GlassFamily } from "../glass/family";
 import { DEFAULT_KILN, type KilnBody } from "../kiln/kiln";
 import { type Simulation, simulateFiring } from "../kiln/simulate";
 import { demandOfDocument, type ScheduleDocument } from "./document";
-import { peakOf } from "./schedule";
+import { peakIndexOf } from "./schedule";
 import { airHold } from "./warnings/air-hold";
 import type { Case, KilnLimits } from "./warnings/case";
 import { cooling } from "./warnings/cooling";
@@ -24,7 +24,6 @@ export function checkSchedule(
 	const { segments } = document;
 	const demand = demandOfDocument(document);
 	if (!demand || segments.length === 0) return [];
-	const hottest = peakOf({ segments });
 	const thickestMm = Math.max(...document.pieces.map(({ thickestMm: mm }) => mm));
 	let simulated: Simulation | undefined;
 	const one: Case = {
@@ -42,7 +41,7 @@ export function checkSchedule(
 			});
 			return simulated;
 		},
-		peak: segments.findLastIndex(({ targetC }) => targetC === hottest),
+		peak: peakIndexOf({ segments }),
 	};
 	return [
 		...firstRamps(one),

@@ -68,4 +68,10 @@ export function scheduleHours(schedule: Schedule, kiln: KilnBody | undefined): n
 }
 
 /** Highest temperature a schedule asks for, °C. */
+/** Index of the last segment that goes as hot as any. */
+export const peakIndexOf = ({ segments }: Schedule): number => {
+	const hottest = peakOf({ segments });
+	return segments.findLastIndex(({ targetC }) => targetC === hottest);
+};
+
 export const peakOf = (schedule: Schedule): number => Math.max(...schedule.segments.map((segment) => segment.targetC));

@@ -1,6 +1,6 @@
 import { boundsOf } from "../geometry/bounds";
 import { alongPath, areaMm2, offset, type Region, type Ring } from "../geometry/region";
-import { boxOf, centred, placeRing, regionOfShape } from "../geometry/shape";
+import { boxOf, type CutShape, centred, placeRing, regionOfShape } from "../geometry/shape";
 import type { Glass } from "../glass/glass";
 import type { KitDesign, KitPart, PartOf } from "./kit";
 
@@ -35,11 +35,12 @@ export function ownRegion(part: KitPart, design: Pick<KitDesign, "components">, 
 	}
 }
 
-/** Only what has two straight sides stands on one of them. */
-export const isOnEdge = ({ onEdge, shape }: PartOf<"sheet">): boolean =>
-	onEdge === true && STANDING.includes(shape.kind);
+const STANDING: readonly CutShape["kind"][] = ["strip", "rectangle", "square"];
 
-const STANDING: readonly string[] = ["strip", "rectangle", "square"];
+/** Only what has two straight sides stands on one of them. */
+export const canStand = ({ kind }: CutShape): boolean => STANDING.includes(kind);
+
+export const isOnEdge = ({ onEdge, shape }: PartOf<"sheet">): boolean => onEdge === true && canStand(shape);
 
 /** What a wall stands on: round its opening where it has a thickness, else its shape itself. */
 function wallRegion({ shape, wallMm = 0 }: PartOf<"dam">): Region {

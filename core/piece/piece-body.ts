@@ -105,9 +105,12 @@ const asMeasured = (body: KitBody) => {
 	return { widthMm, heightMm, thickestMm: laidThickestMm + insertMm, thinnestMm: laidThinnestMm, massG };
 };
 
-/** In a wall everything is loose frit: what stands higher melts by as much less as the rest of it does. */
+/** Loose frit stands nearly twice as high as it melts: what stands at least so many times as high is little else. */
+const MOSTLY_FRIT = 1.6;
+
+/** In a wall full of loose frit what stands higher is frit as well, and melts by as much less. Sheet among it may be what is higher. */
 const meltsTo = ({ held, thickestMm, laidThickestMm = thickestMm }: KitBody): number =>
-	held && laidThickestMm > 0 ? thickestMm / laidThickestMm : 1;
+	held && laidThickestMm >= MOSTLY_FRIT * thickestMm ? thickestMm / laidThickestMm : 1;
 
 /**
  * A piece as it goes into a firing: its kit’s body of that firing, corrected by as much as the piece was measured to differ from the kit

@@ -93,6 +93,21 @@ describe.each(WALLS)("glass cast in %s", (_, dam, fill, openingMm) => {
 	});
 });
 
+describe("sheet and frit in a wall", () => {
+	it("what stands higher may be another sheet: it counts whole", () => {
+		const sheets = [0, 1].map((layer) => cut(disc(53), layer));
+		const over = lay({ kind: "grains", shape: disc(53), glassId: "coarse", gPerCm2: 0.75 }, 2);
+		const design = of([wall({ kind: "ring", diameterMm: 66, holeMm: 60 }), ...sheets, over]);
+		const reading = readKit(design, studio);
+		const [body] = reading.bodies ?? [];
+		const highMm = (body?.laidThickestMm ?? 0) + 3;
+		const asMade = { widthMm: 53, heightMm: 53, thickestMm: highMm, thinnestMm: highMm, massG: null, changed: "" };
+		const journey = { step: 0, again: false, level: "deep", hadLevel: undefined, route: design.route, asMade };
+		const shape = { bodies: reading.bodies ?? [], outlines: reading.outlines ?? [] };
+		expect(bodyOfJourney(shape, journey as never)?.thickestMm).toBeCloseTo((body?.thickestMm ?? 0) + 3, 5);
+	});
+});
+
 describe("a shelf of castings", () => {
 	it("four walls of 110 mm lie at least their width apart", () => {
 		const design = of([wall({ kind: "ring", diameterMm: 110, holeMm: 66 }), frit(disc(59.5), 10)]);

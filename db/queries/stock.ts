@@ -31,7 +31,7 @@ export async function dotGlassesOf(reader: Reader, designs: readonly KitDesign[]
  * @param since classes before this day are over
  */
 export async function drawnByLists(reader: Reader, besides: string | undefined, since: string) {
-	const open = sql<number>`(select count(*)::int from ${kitBag} where ${kitBag.cutRunId} = ${cutRun.id} and ${kitBag.packedAt} is null)`;
+	const open = sql<number>`(select count(*)::int from ${kitBag} where ${kitBag.cutRunId} = ${cutRun.id} and ${kitBag.number} <= ${cutRun.kits} and ${kitBag.packedAt} is null)`;
 	const rows = await reader
 		.select({ id: cutRun.id, kits: cutRun.kits, fromDrawer: cutRun.fromDrawer, open })
 		.from(cutRun)

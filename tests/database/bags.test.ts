@@ -152,7 +152,12 @@ describe("a lot of fired parts", () => {
 		expect(await sentence(studio.act("fireLots", { ...plan, firingId: randomUUID(), lotIds: [other] }))).toMatch(
 			/fired or planned for already/,
 		);
-		const heap = await order("stubble", 2000, 30);
+		const slabs = await order("stubble", 3, 30);
+		expect(await sentence(studio.act("fillWithLot", { lotId: slabs, firingId }, { role: "assistant" }))).toMatch(
+			/slower way up/,
+		);
+		await studio.act("endLot", { lotId: slabs, made: 0 });
+		const heap = await order("stubble", 2000, 14);
 		expect(await sentence(studio.act("fillWithLot", { lotId: heap, firingId }))).toMatch(/cm² of this shelf are free/);
 		await studio.act("fillWithLot", { lotId: other, firingId: null });
 		expect(await firingOf(other)).toBeNull();

@@ -72,6 +72,12 @@ describe("a kit's fired part, from its squares to the bag", () => {
 		for (const number of [1, 2, 3]) await studio.act("packBag", { cutRunId, number, packed: true, all: true });
 		expect(await drawer()).toBe(1);
 
+		// Said again with more kits, what lies in closed bags is not cut once more.
+		await plan(first, 4);
+		const more = (await linesOf(first, cutRunId)).find(({ perKit: n }) => n === perKit);
+		expect(more?.needed).toBe(4 * perKit - good);
+		await plan(first, 3);
+
 		// Two of these are left besides what the first class took: the next list cuts that many fewer.
 		await studio.act("orderLot", { ...lot, lotId: randomUUID(), count: 4, of: { cutRunId, madeOf } });
 		const another = (await see(first)).lots.find(({ count: n }) => n === 4)?.id ?? "";

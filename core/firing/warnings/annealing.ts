@@ -4,7 +4,7 @@ export const SOAK_BELOW_K = 45;
 
 const SOAK_ABOVE_K = 14;
 
-export const annealHolds = ({ segments, family, peak }: Case) =>
+export const annealHolds = ({ segments, family, peak }: Pick<Case, "segments" | "family" | "peak">) =>
 	segments
 		.map((segment, i) => ({ segment, i }))
 		.filter(

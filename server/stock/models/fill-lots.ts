@@ -1,9 +1,11 @@
+import { fallsShort } from "@core/firing/falls-short";
 import { type FuseLevel, LEVEL_WORDS } from "@core/firing/level";
 import { usableMm2 } from "@core/loading/shelf";
 import { shelvesUsed } from "@core/loading/tiers";
 import { lotRoomMm2 } from "@core/stock/lots";
 import { lockLots, lotsIn, moveLots } from "@db/queries/bags";
 import { type FiringRow, placesIn } from "@db/queries/firings";
+import { loadGlass } from "@db/queries/glass";
 import type { KilnRow } from "@db/queries/kilns";
 import type { Context } from "../../house/context";
 import { Refusal } from "../../house/refusal";
@@ -34,7 +36,7 @@ export async function asOfLots(
 	return { familyId, level };
 }
 
-type Announced = Pick<FiringRow, "id" | "number" | "state" | "familyId" | "level">;
+type Announced = Pick<FiringRow, "id" | "number" | "state" | "familyId" | "level" | "schedule">;
 
 /** Lots fill up the shelf of a firing that is planned already. */
 export async function fillLots(context: Context, firing: Announced, kiln: KilnRow, lotIds: readonly string[]) {
@@ -49,8 +51,25 @@ export async function fillLots(context: Context, firing: Announced, kiln: KilnRo
 			"invalid",
 			`Firing ${firing.number} is of another family, or does not go to ${LEVEL_WORDS[level]}.`,
 		);
+	await refuseUnsuited(context, lots, firing);
 	await moveLots(tx, [...lotIds], firing.id);
 	await refuseFullShelf(context, firing.id, kiln);
+}
+
+/** Refused where the schedule of others would crack one of a lot: too short a soak, or heated too fast. */
+async function refuseUnsuited({ tx }: Context, lots: readonly LotRow[], { number, schedule, familyId }: Announced) {
+	const family = (await loadGlass(tx)).families.find(({ id }) => id === familyId);
+	const bodies = await lotBodies(tx, lots);
+	const pieces = lots.flatMap(({ id, name }) => {
+		const body = bodies.get(id);
+		return body ? [{ ...body.toFire, id: name }] : [];
+	});
+	const [short] = family ? fallsShort(schedule, family, pieces) : [];
+	if (short)
+		throw new Refusal(
+			"invalid",
+			`“${short.id}” needs ${short.heatsTooFast ? "a slower way up" : `${short.neededMin} min of soak`}; firing ${number} ${short.heatsTooFast ? "heats faster" : `holds ${short.heldMin}`}. Plan a firing of its own.`,
+		);
 }
 
 /** Refused where a firing's pieces and lots take more of a kiln's shelf than it has. */

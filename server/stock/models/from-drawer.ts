@@ -2,8 +2,9 @@ import { firedParts } from "@core/kit/fired-parts";
 import type { KitDesign } from "@core/kit/kit";
 import { firedThing } from "@core/stock/needs";
 import { keyOf } from "@core/stock/to-buy";
+import { bagsOf } from "@db/queries/bags";
 import { dotGlassesOf, drawnByLists } from "@db/queries/stock";
-import { loadStock } from "@db/queries/stock-book";
+import { loadStock, lockStock } from "@db/queries/stock-book";
 import { dayOf } from "@formats/time";
 import type { Context } from "../../house/context";
 
@@ -20,14 +21,23 @@ export async function fromDrawer(
 ): Promise<Record<string, number>> {
 	const parts = firedParts(design, await dotGlassesOf(tx, [design]));
 	if (parts.length === 0) return {};
-	const items = (await loadStock(tx)).filter(({ retired }) => !retired);
+	const drawer = (await loadStock(tx)).filter(({ kind, retired }) => kind === "component" && !retired);
+	// Two lists that are made at once do not count on the same ones.
+	const locked = await lockStock(
+		tx,
+		drawer.map(({ id }) => id),
+	);
+	const packed = cutRunId ? await bagsOf(tx, [cutRunId]) : [];
 	const others = await drawnByLists(tx, cutRunId, dayOf(now, studio.timeZone));
 	return Object.fromEntries(
 		parts.flatMap(({ name, perKit, ...part }) => {
 			const key = keyOf(firedThing(name, part));
-			const lies = items.filter((item) => keyOf(item) === key).reduce((sum, { amount }) => sum + amount, 0);
+			const its = drawer.filter((item) => keyOf(item) === key).map(({ id }) => id);
+			const lies = its.reduce((sum, id) => sum + (locked.get(id)?.amount ?? 0), 0);
+			// What lies in this list's own closed bags came out of the drawer already.
+			const inBags = packed.reduce((sum, bag) => sum + its.reduce((all, id) => all + (bag.taken[id] ?? 0), 0), 0);
 			const taken = others.reduce((sum, { left }) => sum + (left[part.madeOf] ?? 0), 0);
-			const count = Math.min(perKit * kits, Math.max(0, Math.floor(lies - taken)));
+			const count = Math.min(perKit * kits, Math.max(0, Math.floor(lies - taken) + inBags));
 			return count > 0 ? [[part.madeOf, count]] : [];
 		}),
 	);

@@ -8,6 +8,7 @@ import {
 	type WallStuff,
 	wallStuffOf,
 } from "@core/kit/kit";
+import { canStand } from "@core/kit/plan";
 import { ChoiceField, NumberField, TextField } from "../../../forms/fields";
 import { useDraft } from "../draft";
 import { FillFields } from "./fill-fields";
@@ -118,7 +119,7 @@ function KindFields({ part, set, length, errorAt }: KindProps) {
 						checked={part.faceDown}
 						onChange={(faceDown) => set({ faceDown })}
 					/>
-					{["strip", "rectangle", "square"].includes(part.shape.kind) && (
+					{canStand(part.shape) && (
 						<Tick
 							label="stood on edge, as high as it is cut wide"
 							checked={part.onEdge ?? false}
