@@ -8,12 +8,18 @@ const busy = () => new Refusal("busy", "The studio’s computer has too much to 
 
 /** Errors of PostgreSQL after which the same may be tried at once: serialization failure, deadlock. Source: its manual, appendix A. */
 const TRY_AGAIN = ["40001", "40P01"];
+/** Unique violation: somebody wrote it between looking and writing, maybe the same sender whose answer was lost. Looked at again, it is there. */
+const WRITTEN_MEANWHILE = "23505";
 /** Lock not available, query cancelled by its time limit, too many connections. */
 const OVERLOADED = ["55P03", "57014", "53300"];
 
 /** What no check found before the database did: it is the sender's all the same. Unique, foreign key, check, data errors. */
 const UNFIT: [RegExp, RefusalKind, string][] = [
-	[/^23505$/, "conflict", "This is in the book already, or somebody else just wrote it. Nothing was changed."],
+	[
+		new RegExp(`^${WRITTEN_MEANWHILE}$`),
+		"conflict",
+		"This is in the book already, or somebody else just wrote it. Nothing was changed.",
+	],
 	[/^23503$/, "invalid", "This names something that is not in the book. Nothing was changed."],
 	[/^(23514|23502|22...)$/, "invalid", "Something in this cannot be kept. Nothing was changed."],
 ];
@@ -25,8 +31,8 @@ const sqlState = (error: unknown): string =>
 	String((error as { code?: unknown })?.code ?? (error as { cause?: { code?: unknown } })?.cause?.code ?? "");
 
 /**
- * Work in one transaction. Who gets no connection in time is refused, and what comes too late does nothing; after a deadlock it is
- * tried once more.
+ * Work in one transaction. Who gets no connection in time is refused, and what comes too late does nothing; after a deadlock, and where
+ * somebody wrote the same meanwhile, it is tried once more.
  */
 export async function inTransaction<T>(
 	db: Database,
@@ -37,7 +43,7 @@ export async function inTransaction<T>(
 		return await once(db, work);
 	} catch (error) {
 		const state = sqlState(error);
-		if (TRY_AGAIN.includes(state) && mayTryAgain) return inTransaction(db, work, false);
+		if ([...TRY_AGAIN, WRITTEN_MEANWHILE].includes(state) && mayTryAgain) return inTransaction(db, work, false);
 		if (OVERLOADED.includes(state) || TRY_AGAIN.includes(state)) throw busy();
 		if (FULL.includes(state))
 			throw new Refusal(
