@@ -45,15 +45,19 @@ export async function exportEverything(
 	});
 	const done = withExport(sql, async (all, pictures) => {
 		const source = file === "everything.json" ? textStream(jsonParts(all, asking.now)) : zipStream(all, pictures);
-		await source.pipeTo(writable);
+		await source.pipeTo(writable, { preventClose: true });
 	});
-	// The stream itself tells whoever reads it; here it only ends.
-	void done
-		.catch((error: unknown) => writable.abort(error).catch(() => {}))
-		.finally(() => {
-			clearTimeout(stalled);
-			isUnderWay = false;
-		});
+	const freed = done.finally(() => {
+		clearTimeout(stalled);
+		isUnderWay = false;
+	});
+	// Free before its end is told: whoever has read it whole may ask again at once. What fails, the stream itself tells.
+	void freed
+		.then(
+			() => writable.close(),
+			(error: unknown) => writable.abort(error),
+		)
+		.catch(() => {});
 	return readable;
 }
 

@@ -95,6 +95,11 @@ describe("everything, to take away", () => {
 			.toBeGreaterThan(1000);
 	});
 
+	it("read to its end may be asked for again in the same breath", async () => {
+		for (const file of ["everything.json", "everything.zip", "everything.json"] as const)
+			expect((await read(file)).length).toBeGreaterThan(1000);
+	});
+
 	it("that nobody takes is cut off, and the next one has its turn", async () => {
 		const own = studio.who("instructor", new Date());
 		// The one before may still be putting its things away.
