@@ -1,4 +1,5 @@
 import type { FiringCost } from "@core/cost/firing-cost";
+import type { FallsShort } from "@core/firing/falls-short";
 import type { FuseLevel } from "@core/firing/level";
 import type { OpenNow } from "@core/firing/may-open";
 import type { MergedDemand } from "@core/firing/merge";
@@ -14,7 +15,7 @@ import type { Place } from "@core/loading/place";
 import { z } from "zod";
 import { assistant } from "./action";
 import { displayReading } from "./documents/kiln";
-import { fault, id, level, nextStep, words } from "./fields";
+import { count, fault, id, level, nextStep, words } from "./fields";
 import type { AlarmBrief, KilnCard } from "./kilns";
 import type { Pictures } from "./kits";
 import type { PieceBrief } from "./pieces";
@@ -66,6 +67,8 @@ export interface FiringCard {
 	predictedOpenS: number | null;
 	kwh: number;
 	flow: number;
+	/** Pieces by their code that its schedule soaks for less than their figures of today ask for; of one that is planned or hot. */
+	short: FallsShort[];
 	/** What lies in it: thickest glass (mm), heat of shelf and glass (J/K), glass on moulds. */
 	heat: { thicknessMm: number; loadJPerK: number; onMould: boolean };
 	/** What a bare firing is for. */
@@ -157,6 +160,8 @@ export const actions = {
 				faults: z.array(fault).max(11, "At most 11 faults."),
 				next: nextStep,
 				note: words("The note", 500),
+				/** Of a kit of loose ones: how many are good. */
+				good: count("How many are good", 0, 2000).optional(),
 			}),
 		)
 		.touches("pieces", "loads")

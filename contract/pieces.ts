@@ -56,6 +56,8 @@ export interface PieceBrief {
 	/** What its kit says of that firing; null for a piece without a kit. */
 	planned: KitBody | null;
 	asMade: AsMade | null;
+	/** Of a kit of loose ones, how many were good; null where nobody counted. */
+	good: number | null;
 	readyFrom: string | null;
 	spot: string | null;
 	since: string;

@@ -84,6 +84,7 @@ export const kitPart = z.discriminatedUnion("kind", [
 		diameterMm: lengthMm("Diameter", 60, 1),
 		heightMm: lengthMm("Height", 30, 0.5),
 		glassId,
+		ground: z.boolean().optional(),
 	}),
 	z.strictObject({ ...lie, kind: z.literal("foil"), shape: cutShape, metal }),
 	z.strictObject({

@@ -69,7 +69,16 @@ export type PieceEventData =
 	| { type: "placed"; firingId: string }
 	| { type: "takenOut"; firingId: string }
 	| { type: "firingStarted"; firingId: string }
-	| { type: "judged"; firingId: string; level: FuseLevel | "none"; faults: Fault[]; next: NextStep; note: string }
+	| {
+			type: "judged";
+			firingId: string;
+			level: FuseLevel | "none";
+			faults: Fault[];
+			next: NextStep;
+			note: string;
+			/** Of a kit of loose ones, how many are good; the rest is spoiled. */
+			good?: number | undefined;
+	  }
 	| { type: "coldWorked"; note: string }
 	| { type: "shelved"; spot: string }
 	| { type: "collected"; by: "owner" | "other" }

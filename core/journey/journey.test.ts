@@ -70,6 +70,19 @@ describe("a piece's journey", () => {
 		});
 	});
 
+	it("a kit of loose ones keeps how many were good when it was judged last", () => {
+		const counted = (good: number): PieceEventData => ({ ...judged("nextFiring"), good }) as PieceEventData;
+		const again: PieceEventData[] = [
+			{ type: "placed", firingId: "f2" },
+			{ type: "firingStarted", firingId: "f2" },
+		];
+		expect(journeyOf(log(issued, handedIn, placed, started, judged("ready"))).good).toBeUndefined();
+		expect(journeyOf(log(issued, handedIn, placed, started, counted(22))).good).toBe(22);
+		expect(journeyOf(log(issued, handedIn, placed, started, counted(22), ...again, counted(21))).good).toBe(21);
+		const undone = log(issued, handedIn, placed, started, counted(3), { type: "undone", undoes: 5 });
+		expect(journeyOf(undone).good).toBeUndefined();
+	});
+
 	it("dries by the clock, not by an event", () => {
 		const journey = journeyOf(log(issued, handedIn));
 		expect(mayBeLoaded(journey, T(59))).toBe(false);

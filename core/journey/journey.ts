@@ -44,6 +44,8 @@ export interface Journey {
 	level: FuseLevel;
 	/** It goes through the same firing of its route once more. */
 	again?: boolean;
+	/** Of a kit of loose ones, how many were good when it was judged last. */
+	good?: number;
 	/** Level the piece has had, once it was fused. */
 	hadLevel: FuseLevel | undefined;
 	/** Not before this instant may it be fired (glue). Only time changes dry; no event does. */
@@ -174,7 +176,8 @@ const measured = ({ step, again = false }: Journey, asMade: AsMade): Partial<Jou
 function judged(journey: Journey, event: Extract<PieceEventData, { type: "judged" }> & { at: string }): Journey {
 	const fused = event.level === "none" ? journey.hadLevel : event.level;
 	const hadLevel = fused !== undefined && keepsSurface(fused) ? (journey.hadLevel ?? fused) : fused;
-	const base = { ...journey, since: event.at, firingId: undefined, hadLevel };
+	const counted = event.good === undefined ? {} : { good: event.good };
+	const base = { ...journey, ...counted, since: event.at, firingId: undefined, hadLevel };
 	const step = journey.step + 1;
 	const onward = { step, again: false, level: journey.route[step]?.level ?? journey.level };
 	switch (event.next) {

@@ -10,6 +10,8 @@ export type Change =
 	| { do: "resize"; partId: string; shape: CutShape }
 	/** Another part in the place of the one with its id. */
 	| { do: "replace"; part: KitPart }
+	/** Grinds the tops of dots flat. */
+	| { do: "grind"; partIds: string[] }
 	/** Lines a wall. */
 	| { do: "line"; partId: string; liningMm: number }
 	| { do: "raise"; partIds: string[]; layers: number }
@@ -39,6 +41,8 @@ export function applyChange(design: KitDesign, change: Change): KitDesign {
 			return each([change.partId], (part) => ("shape" in part ? { ...part, shape: change.shape } : part));
 		case "replace":
 			return each([change.part.id], () => change.part);
+		case "grind":
+			return each(change.partIds, (part) => (part.kind === "lump" ? { ...part, ground: true } : part));
 		case "line":
 			return each([change.partId], (part) => (part.kind === "dam" ? { ...part, liningMm: change.liningMm } : part));
 		case "raise":

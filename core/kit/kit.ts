@@ -36,8 +36,15 @@ export type Stuff =
 	| { kind: "thread"; points: Point[]; glassId: string }
 	/** Frit or powder strewn over an area. */
 	| { kind: "grains"; shape: CutShape; glassId: string; gPerCm2: number }
-	/** A dot or cabochon rounded in an earlier firing, or a slice of patterned cane. */
-	| { kind: "lump"; form: "dome" | "slice"; diameterMm: number; heightMm: number; glassId: string }
+	/** A dot or cabochon rounded in an earlier firing, or a slice of patterned cane. Ground: its top was ground flat, to that height. */
+	| {
+			kind: "lump";
+			form: "dome" | "slice";
+			diameterMm: number;
+			heightMm: number;
+			glassId: string;
+			ground?: boolean | undefined;
+	  }
 	| { kind: "foil"; shape: CutShape; metal: Metal }
 	/** A heat-proof wire loop to hang by: the eye sticks out upwards, the tail lies between layers. */
 	| { kind: "loop"; metal: Metal; wireMm: number; eyeMm: number; tailMm: number }

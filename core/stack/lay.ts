@@ -131,7 +131,7 @@ export function heights(part: KitPart, glass: Glass | undefined): { glassMm: num
 		}
 		case "lump": {
 			const [r, h] = [part.diameterMm / 2, part.heightMm];
-			return { glassMm: part.form === "slice" ? h : (h * (3 * r * r + h * h)) / (6 * r * r), bulkMm: h };
+			return { glassMm: part.form === "slice" || part.ground ? h : (h * (3 * r * r + h * h)) / (6 * r * r), bulkMm: h };
 		}
 		case "foil":
 			return { glassMm: 0, bulkMm: FOIL_MM };

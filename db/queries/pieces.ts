@@ -79,6 +79,7 @@ export async function briefs(
 			body,
 			planned: shape.bodies[journey.step] ?? null,
 			asMade: made ?? null,
+			good: journey.good ?? null,
 			readyFrom: row.piece.readyFrom?.toISOString() ?? null,
 			spot: row.piece.spot,
 			since: row.piece.since.toISOString(),

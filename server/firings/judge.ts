@@ -8,7 +8,7 @@ import { recordStep } from "../pieces/models/record";
 /** What came out, piece by piece, and where it goes next. */
 export const judge: UseCase<"judge"> = async (
 	context,
-	{ pieceId, eventId, seq, firingId, level, faults, next, note },
+	{ pieceId, eventId, seq, firingId, level, faults, next, note, good },
 ) => {
 	const { tx } = context;
 	const row = inTheBook(await lockFiring(tx, firingId), "firing");
@@ -21,11 +21,13 @@ export const judge: UseCase<"judge"> = async (
 			{ path: ["next"], sentence: "The route has no further firing: choose ready, cold work, refire or spoiled." },
 		]);
 	}
+	if (good === 0 && next !== "refire" && next !== "spoiled")
+		throw new Refusal("invalid", [{ path: ["next"], sentence: "None of them is good: choose refire or spoiled." }]);
 	const { journey, repeated } = await recordStep(context, {
 		pieceId,
 		eventId,
 		seq,
-		data: { type: "judged", firingId, level, faults, next, note },
+		data: { type: "judged", firingId, level, faults, next, note, ...(good !== undefined && { good }) },
 	});
 	if (!repeated) {
 		await tx

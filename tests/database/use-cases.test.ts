@@ -235,13 +235,12 @@ describe("loads and firings", () => {
 		await studio.act("openFiring", { firingId, earlyReason: "" }, { now: later });
 		const [first, second] = pieces;
 		const judgement = { firingId, level: "full" as const, faults: [], note: "" };
-		await studio.act("judge", {
-			...judgement,
-			pieceId: first?.pieceId ?? "",
-			eventId: randomUUID(),
-			seq: 4,
-			next: "ready",
-		});
+		const its = { ...judgement, pieceId: first?.pieceId ?? "", eventId: randomUUID(), seq: 4, next: "ready" as const };
+		const none = await refusal(studio.act("judge", { ...its, good: 0 }));
+		expect(none.problems[0]?.path).toEqual(["next"]);
+		await studio.act("judge", { ...its, good: 11 });
+		const ready = (await studio.see("handOver")).ready.find(({ id }) => id === first?.pieceId);
+		expect(ready?.good).toBe(11);
 		const noFurther = await refusal(
 			studio.act("judge", {
 				...judgement,

@@ -26,7 +26,14 @@ export function PieceTag({
 					)}
 					<span className="truncate">{piece.student ?? "nobody’s yet"}</span>
 				</div>
-				<div className="truncate text-soft">{piece.kit}</div>
+				<div className="truncate text-soft">
+					{piece.kit}
+					{piece.good !== null && (
+						<>
+							, <b className="figure text-base-content">{piece.good}</b> good
+						</>
+					)}
+				</div>
 			</div>
 			<LevelGlyph level={piece.level} />
 			{aside}

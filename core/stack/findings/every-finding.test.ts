@@ -102,6 +102,18 @@ const CASES: Record<FindingCode, Case> = {
 		severity: "know",
 		press: "none",
 	},
+	// Common practice, no source: tops are ground before anything is stacked on them.
+	"round-top": {
+		design: kit([
+			cut(square(60)),
+			cut(square(60), 1),
+			...[-12, 12].map((x) => lay({ kind: "lump", form: "dome", diameterMm: 12, heightMm: 5, glassId: "clear" }, 2, x)),
+			cut(bar(40, 10), 3),
+		]),
+		says: "on 2 rounded tops",
+		severity: "know",
+		press: "mends",
+	},
 	"same-place": {
 		design: kit([cut(square(60)), cut(square(30), 1), cut(square(30), 1, 20)]),
 		says: "share 300 mm² of layer 2",

@@ -3,10 +3,43 @@ import { type Contact, SAFE_OVERLAP_MM } from "../contacts";
 import type { Finding } from "../finding";
 import type { Lain } from "../lay";
 import type { Stack } from "../stack";
-import { counted, holdsAny, ids, names } from "./words";
+import { counted, holdsAny, ids, middle, names } from "./words";
 
 /** Joints that hold, but less well than a safe overlap does. */
-export const joinFindings = ({ contacts }: Stack): Finding[] => [...barely(contacts), ...byTheEdge(contacts)];
+export const joinFindings = ({ contacts }: Stack): Finding[] => [
+	...barely(contacts),
+	...byTheEdge(contacts),
+	...onRoundTops(contacts),
+];
+
+/** What is stiff rocks on a rounded top, and touches it at a point. */
+function onRoundTops(contacts: readonly Contact[]): Finding[] {
+	const onTop = contacts.flatMap(({ a, b }) => {
+		const [low, high] = a.layer < b.layer ? [a, b] : [b, a];
+		const isRound = low.part.kind === "lump" && low.part.form === "dome" && !low.part.ground;
+		return isRound && low.layer < high.layer && STIFF.includes(high.part.kind) ? [{ low, high }] : [];
+	});
+	if (!holdsAny(onTop)) return [];
+	const dots = [...new Set(onTop.map(({ low }) => low))];
+	const above = [...new Set(onTop.map(({ high }) => high))];
+	return [
+		{
+			code: "round-top",
+			severity: "know",
+			sentence: say`${names(above)} ${above.length === 1 ? "lies" : "lie"} on ${counted(dots.length, "rounded top", "rounded tops")}: ${above.length === 1 ? "it rocks" : "they rock"} there until ${above.length === 1 ? "it is" : "they are"} glued, and touch at a point.`,
+			remedy: say`Grind the tops flat before they are stacked.`,
+			partIds: ids([...dots, ...above]),
+			at: middle(dots[0] as Lain),
+			places: dots.map(middle),
+			fix: {
+				label: say`Grind ${counted(dots.length, "top", "tops")} flat`,
+				changes: [{ do: "grind", partIds: ids(dots) }],
+			},
+		},
+	];
+}
+
+const STIFF: readonly string[] = ["sheet", "lump", "component"];
 
 function barely(contacts: readonly Contact[]): Finding[] {
 	const few = contacts.filter(

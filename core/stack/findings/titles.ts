@@ -35,6 +35,7 @@ export const FINDING_TITLES = {
 	"own-piece": "a piece of its own",
 	"edge-joined": "held by the edge",
 	"barely-joined": "barely joined",
+	"round-top": "on a rounded top",
 	"comes-down": "a tip that comes down",
 	sags: "a span that sags",
 	insert: "fibre inside",

@@ -1,7 +1,9 @@
 import type { FiringCard, FiringPiece } from "@contract/firings";
 import type { PieceBrief } from "@contract/pieces";
+import { fallsShort } from "@core/firing/falls-short";
 import { loadHeat } from "@core/loading/load-heat";
 import { shelvesUsed } from "@core/loading/tiers";
+import { toFire } from "@core/piece/to-fire";
 import { lotsIn } from "@db/queries/bags";
 import { briefs } from "@db/queries/pieces";
 import { firing, firingPlace, glassFamily, kiln, piece, scheduleVersion } from "@db/schema";
@@ -34,6 +36,20 @@ function heatOf(
 		onMould: pieces.some(({ route, step }) => Boolean(route[step]?.mouldId)),
 	};
 }
+
+/** Pieces of a firing that is planned or hot whose figures ask for more than its schedule holds: read anew, or measured since. */
+const shortIn = (
+	{ state, schedule }: typeof firing.$inferSelect,
+	family: typeof glassFamily.$inferSelect,
+	pieces: readonly PieceBrief[],
+) =>
+	state === "planned" || state === "running"
+		? fallsShort(
+				schedule,
+				family,
+				pieces.flatMap(({ code, body }) => (body ? [toFire(code, body)] : [])),
+			)
+		: [];
 
 /** Of firings with pieces of two families, by their id, the one that is not the firing's own. */
 async function otherFamilies(
@@ -77,6 +93,8 @@ export async function firingCards(context: ViewContext, where: SQL | undefined, 
 	const lots = await lotsIn(db, ids);
 	const { studio, now } = context;
 	const others = await otherFamilies(db, rows, places, pieces);
+	const lyingIn = (firingId: string) =>
+		pieces.filter(({ id }) => places.some((place) => place.firingId === firingId && place.pieceId === id));
 	return rows.map(({ firing: row, kiln: kilnRow, family }) => ({
 		house: houseHoursOf(
 			studio,
@@ -114,13 +132,13 @@ export async function firingCards(context: ViewContext, where: SQL | undefined, 
 				sizeMm,
 				name: [glass, name].filter(Boolean).join(" "),
 			})),
+		short: shortIn(row, family, lyingIn(row.id)),
 		note: row.note,
 		scheduleName: scheduleNames.get(row.scheduleVersionId ?? "") ?? null,
-		heat: heatOf(
-			pieces.filter(({ id }) => places.some((place) => place.firingId === row.id && place.pieceId === id)),
-			kilnRow,
-			{ bareMm: row.thicknessMm ?? 0, shelves: shelvesUsed(places.filter(({ firingId }) => firingId === row.id)) },
-		),
+		heat: heatOf(lyingIn(row.id), kilnRow, {
+			bareMm: row.thicknessMm ?? 0,
+			shelves: shelvesUsed(places.filter(({ firingId }) => firingId === row.id)),
+		}),
 		pieces: places
 			.filter(({ firingId }) => firingId === row.id)
 			.flatMap((place): FiringPiece[] => {

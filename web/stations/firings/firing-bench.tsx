@@ -122,6 +122,7 @@ export function FiringBench({ firing, frame }: { firing: FiringCard; frame: Fram
 						</a>
 					)}
 				</details>
+				<Short firing={firing} />
 				{firing.state === "planned" && <StartForm firing={firing} />}
 				{firing.state === "running" && (
 					<a className="btn w-full" href="/open">
@@ -180,6 +181,21 @@ function linesOf(
 	];
 	return lines.filter((one) => one.points.length > 1);
 }
+
+/** Pieces that ask for more than the schedule gives: what is known of them changed after it was made. */
+const Short = ({ firing: { short, state } }: { firing: FiringCard }) =>
+	short.map(({ id, neededMin, heldMin, heatsTooFast }) => (
+		<p key={id} className="my-2 border-l-4 border-warning bg-pick px-3 py-2">
+			By what is known of <b className="figure">{id}</b> now{" "}
+			{neededMin > heldMin && (
+				<>
+					it needs {formatMinutes(neededMin)} of soak, and this schedule holds {formatMinutes(heldMin)}.{" "}
+				</>
+			)}
+			{heatsTooFast && "it is heated faster than it bears. "}
+			{state === "planned" ? "Change it first." : neededMin > heldMin ? "Hold it longer there, if the controller can." : ""}
+		</p>
+	));
 
 /** The number of the page: when it may be opened; below it, when the controller is done. */
 function Opening(props: {

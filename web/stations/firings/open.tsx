@@ -208,6 +208,13 @@ const REACHED = [
 ];
 
 function JudgeForm({ piece, firing }: { piece: FiringPiece; firing: Firing }) {
+	const bodies = piece.planned?.bodies ?? 1;
+	/** A kit of loose ones is counted: as many as were laid, until somebody says fewer. */
+	const loose = bodies > 1 ? bodies : null;
+	const proposed = (level: FuseLevel | "none", faults: readonly Fault[], good: number | null) =>
+		good === 0
+			? { next: "spoiled" as const, why: "none of them is good" }
+			: proposeNext(piece.expectedLevel, level, faults, piece.route, piece.step);
 	const form = useActForm("judge", {
 		start: {
 			level: piece.expectedLevel as FuseLevel | "none",
@@ -215,21 +222,23 @@ function JudgeForm({ piece, firing }: { piece: FiringPiece; firing: Firing }) {
 			/** As proposed, until the person chooses. */
 			own: null as NextStep | null,
 			note: "",
+			good: loose as number | null,
 		},
 		schema: async () => (await import("@contract/firings")).actions.judge,
-		sent: ({ own, level, faults, note }, id) => ({
+		sent: ({ own, level, faults, note, good }, id) => ({
 			pieceId: piece.id,
 			eventId: id(),
 			seq: piece.seq,
 			firingId: firing.id,
 			level,
 			faults,
-			next: own ?? proposeNext(piece.expectedLevel, level, faults, piece.route, piece.step).next,
+			next: own ?? proposed(level, faults, good).next,
 			note,
+			...(good !== null && { good }),
 		}),
 	});
-	const { level, faults, own } = form.values;
-	const proposal = proposeNext(piece.expectedLevel, level, faults, piece.route, piece.step);
+	const { level, faults, own, good } = form.values;
+	const proposal = proposed(level, faults, good);
 	const next = own ?? proposal.next;
 	const hasNext = piece.route[piece.step + 1] !== undefined;
 	return (
@@ -246,6 +255,15 @@ function JudgeForm({ piece, firing }: { piece: FiringPiece; firing: Firing }) {
 				</div>
 			</div>
 			<ChoiceField label="It reached" options={REACHED} {...form.field("level")} />
+			{loose !== null && (
+				<div className="grid grid-cols-[120px_1fr] items-end gap-3">
+					<NumberField kind="count" label="Good ones" {...form.number("good")} />
+					<p className="pb-2">
+						of <b className="figure text-xl">{loose}</b>
+						{good !== null && good < loose && <span className="text-soft">, {loose - good} spoiled</span>}
+					</p>
+				</div>
+			)}
 			<fieldset>
 				<legend className="mb-1 font-semibold">Found</legend>
 				<div className="grid grid-cols-2 gap-x-3">

@@ -218,7 +218,12 @@ function History({ line: { event, by, undone }, view }: { line: HistoryLine; vie
 			case "judged":
 				return [
 					`Judged: ${event.level === "none" ? "nothing lasting" : LEVEL_WORDS[event.level]}`,
-					[...event.faults.map((fault) => FAULT_ADVICE[fault].word), `then ${NEXT_STEP_WORDS[event.next]}`, event.note]
+					[
+						event.good === undefined ? "" : `${event.good} good`,
+						...event.faults.map((fault) => FAULT_ADVICE[fault].word),
+						`then ${NEXT_STEP_WORDS[event.next]}`,
+						event.note,
+					]
 						.filter(Boolean)
 						.join(", "),
 				];

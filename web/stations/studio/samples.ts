@@ -139,6 +139,7 @@ const piece = (change: Partial<PieceBrief>): PieceBrief => ({
 	planned: null,
 	body: asMadeAt(null, MADE, "full"),
 	asMade: MADE,
+	good: null,
 	readyFrom: null,
 	spot: null,
 	since: "2031-03-08T06:00:00Z",

@@ -1,4 +1,5 @@
 import { choosable, type Glass, type GlassForm } from "@core/glass/glass";
+import { dotOfSquare, squareForDot } from "@core/kit/dot";
 import {
 	type KitPart,
 	METALS,
@@ -9,7 +10,9 @@ import {
 	wallStuffOf,
 } from "@core/kit/kit";
 import { canStand } from "@core/kit/plan";
+import { useMemo } from "react";
 import { ChoiceField, NumberField, TextField } from "../../../forms/fields";
+import { useFigure } from "../../../lib/prefs";
 import { useDraft } from "../draft";
 import { FillFields } from "./fill-fields";
 import { PointsField } from "./points-field";
@@ -59,7 +62,7 @@ export function PartForm({ part, glasses, onChange, errorAt }: Props) {
 					/>
 				</div>
 			)}
-			<KindFields part={part} set={set} length={length} errorAt={errorAt} />
+			<KindFields part={part} glasses={glasses} set={set} length={length} errorAt={errorAt} />
 			<NumberField
 				kind="count"
 				compact
@@ -103,13 +106,15 @@ export function PartForm({ part, glasses, onChange, errorAt }: Props) {
 
 interface KindProps {
 	part: KitPart;
+	glasses: readonly Glass[];
 	set(change: object): void;
 	length(label: string, key: string, value: number): React.ReactNode;
 	errorAt(field: string): string | undefined;
 }
 
 /** What only this kind of part has. */
-function KindFields({ part, set, length, errorAt }: KindProps) {
+function KindFields({ part, glasses, set, length, errorAt }: KindProps) {
+	const glass = glasses.find((one) => "glassId" in part && one.id === part.glassId);
 	switch (part.kind) {
 		case "sheet":
 			return (
@@ -131,6 +136,9 @@ function KindFields({ part, set, length, errorAt }: KindProps) {
 						checked={part.bought ?? false}
 						onChange={(on) => set({ bought: on || undefined })}
 					/>
+					{part.loose && part.shape.kind === "square" && part.shape.sideMm <= LARGEST_DOT_MM && glass && (
+						<DotOfSquare sideMm={part.shape.sideMm} thicknessMm={glass.thicknessMm} />
+					)}
 				</div>
 			);
 		case "thread":
@@ -161,6 +169,16 @@ function KindFields({ part, set, length, errorAt }: KindProps) {
 					/>
 					{length("Diameter", "diameterMm", part.diameterMm)}
 					{length("Height", "heightMm", part.heightMm)}
+					{part.form === "dome" && (
+						<div className="col-span-2">
+							<Tick
+								label="its top is ground flat"
+								checked={part.ground ?? false}
+								onChange={(on) => set({ ground: on || undefined })}
+							/>
+							{glass?.form === "sheet" && <CutForDot diameterMm={part.diameterMm} thicknessMm={glass.thicknessMm} />}
+						</div>
+					)}
 				</>
 			);
 		case "foil":
@@ -195,6 +213,34 @@ function KindFields({ part, set, length, errorAt }: KindProps) {
 		case "component":
 			return null;
 	}
+}
+
+/** What a dot is cut from: the square of sheet, and how high it ends. */
+function CutForDot({ diameterMm, thicknessMm }: { diameterMm: number; thicknessMm: number }) {
+	const figure = useFigure();
+	const square = useMemo(() => (diameterMm > 0 ? squareForDot(diameterMm, thicknessMm) : 0), [diameterMm, thicknessMm]);
+	if (square <= 0) return null;
+	return (
+		<p className="text-soft">
+			A square of {figure({ mm: square })} becomes such a dot, about{" "}
+			{figure({ mm: dotOfSquare(square, thicknessMm).heightMm })} high.
+		</p>
+	);
+}
+
+/** Larger squares keep their corners. Common practice, no source. */
+const LARGEST_DOT_MM = 20;
+
+/** The dot that a small loose square becomes at full. */
+function DotOfSquare({ sideMm, thicknessMm }: { sideMm: number; thicknessMm: number }) {
+	const figure = useFigure();
+	const dot = useMemo(() => (sideMm > 0 ? dotOfSquare(sideMm, thicknessMm) : undefined), [sideMm, thicknessMm]);
+	if (!dot) return null;
+	return (
+		<p className="text-soft">
+			By itself at full it becomes a dot of {figure({ mm: dot.diameterMm })}, about {figure({ mm: dot.heightMm })} high.
+		</p>
+	);
 }
 
 const Tick = (props: { label: string; checked: boolean; onChange(on: boolean): void }) => (
