@@ -193,7 +193,11 @@ const Short = ({ firing: { short, state } }: { firing: FiringCard }) =>
 				</>
 			)}
 			{heatsTooFast && "it is heated faster than it bears. "}
-			{state === "planned" ? "Change it first." : neededMin > heldMin ? "Hold it longer there, if the controller can." : ""}
+			{state === "planned"
+				? "Change it first."
+				: neededMin > heldMin
+					? "Hold it longer there, if the controller can."
+					: ""}
 		</p>
 	));
 
