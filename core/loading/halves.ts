@@ -1,5 +1,6 @@
-import { ringOf, type ShelvedForm } from "./lay-problems";
+import { ringOf } from "./lay-problems";
 import type { Uneven } from "./outlines/to-middle";
+import type { PlacedPiece } from "./placement";
 import type { Shelf } from "./shelf";
 
 /** Free strip between the halves of two families: nothing that moves in the heat crosses it, mm. Common practice, no source. */
@@ -19,7 +20,7 @@ export function otherHalf({ widthMm, heightMm }: Shelf, half: number): Uneven {
 
 /** @param halfOf on which half a piece belongs */
 export const halfProblems = (
-	all: readonly ShelvedForm[],
+	all: readonly PlacedPiece[],
 	{ widthMm }: Pick<Shelf, "widthMm">,
 	halfOf: (id: string) => number,
 ): HalfProblem[] =>

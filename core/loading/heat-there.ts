@@ -1,8 +1,9 @@
 import { flowThere } from "../firing/flow-there";
 import { type FuseLevel, LEVEL_BANDS, levelOf } from "../firing/level";
 import type { GlassFamily } from "../glass/family";
-import { ringOf, type ShelvedForm } from "./lay-problems";
+import { ringOf } from "./lay-problems";
 import type { Uneven } from "./outlines/to-middle";
+import type { PlacedPiece } from "./placement";
 import type { Tier } from "./tiers";
 
 /** What a firing does in the middle of its lowest shelf. */
@@ -45,7 +46,7 @@ export const barredOn = (
 		: undefined;
 
 /** How much hotter than the middle of the lowest shelf it is where a piece lies, K: over all of its box. */
-export function offsetUnder(one: ShelvedForm, { offsetK }: Pick<Tier, "offsetK">, uneven: readonly Uneven[]): number {
+export function offsetUnder(one: PlacedPiece, { offsetK }: Pick<Tier, "offsetK">, uneven: readonly Uneven[]): number {
 	const { minX, maxX, minY, maxY } = ringOf(one);
 	const areaMm2 = (maxX - minX) * (maxY - minY);
 	return uneven.reduce((sum, zone) => {
@@ -57,7 +58,7 @@ export function offsetUnder(one: ShelvedForm, { offsetK }: Pick<Tier, "offsetK">
 
 /** Pieces that would come out at another level where they lie. */
 export const heatProblems = (
-	all: readonly ShelvedForm[],
+	all: readonly PlacedPiece[],
 	tiers: readonly Tier[],
 	uneven: readonly Uneven[],
 	reached: Reached,

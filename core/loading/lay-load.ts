@@ -3,23 +3,12 @@ import { heightOf } from "./footprint";
 import type { Reached } from "./heat-there";
 import { layByFamily } from "./lay-by-family";
 import type { TiersLaid } from "./lay-on-tiers";
-import type { Shelved } from "./lay-problems";
+import type { LayWish, LoadKiln, WaitingPiece } from "./load";
 import { USUAL_LAY_PASSES } from "./outlines/best-laid";
 import type { Form } from "./outlines/form";
 import type { Place } from "./place";
-import type { LoadKiln, WaitingPiece } from "./propose";
+import type { KilnPlacement } from "./placement";
 import { shelvesUsed } from "./tiers";
-
-export interface LayWish {
-	/** Where pieces were put by hand; they are checked, not laid again. */
-	laid?: readonly Shelved[] | undefined;
-	/** Orders that are tried after the usual ones. */
-	passes?: number | undefined;
-	/** Somebody lays them elsewhere: only the schedule is wanted, for all of them. */
-	scheduleOnly?: boolean | undefined;
-	/** On so many shelves they lie there. */
-	shelves?: number | undefined;
-}
 
 /** Where everything lies: as it was put by hand, or as it is best laid. */
 export function layLoad(
@@ -40,7 +29,6 @@ export function layLoad(
 		};
 	}
 	if (scheduleOnly) return { laid: [], leftIds: [], shelves };
-	const { uneven = [] } = kiln;
 	const days = [...new Set(pieces.map(({ promised }) => promised ?? "9"))].sort();
 	const ranked = pieces
 		.map((one) => ({
@@ -48,10 +36,10 @@ export function layLoad(
 			rank: days.indexOf(one.promised ?? "9"),
 		}))
 		.sort((a, b) => a.rank - b.rank || b.form.areaMm2 - a.form.areaMm2 || a.id.localeCompare(b.id));
-	return layByFamily({ pieces: ranked, kiln, clearanceMm, passes, uneven, reached });
+	return layByFamily({ pieces: ranked, kiln, clearanceMm, passes, reached });
 }
 
-export function placeOf({ id, xMm, yMm, turnDeg, shelf }: Shelved, { outline }: Form): Place {
+export function placeOf({ id, xMm, yMm, turnDeg, shelf }: KilnPlacement, { outline }: Form): Place {
 	const { widthMm, heightMm } = boundsOf([outline]);
 	return { id, xMm, yMm, turnDeg, shelf, widthMm, heightMm, outline };
 }

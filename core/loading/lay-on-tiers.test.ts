@@ -5,32 +5,33 @@ import { FAMILY_90, FAMILY_96 } from "../glass/family";
 import { seededRandom } from "../seeded-random";
 import { METRIC, phraseText, type Units } from "../units/phrase";
 import { heatProblems, keepsLevel, type Reached } from "./heat-there";
-import { layOnTiers, type Standing } from "./lay-on-tiers";
-import { type ShelvedForm, shelvedProblems } from "./lay-problems";
+import { layOnTiers } from "./lay-on-tiers";
+import { shelvedProblems } from "./lay-problems";
 import { layWords } from "./lay-words";
 import { heldProblems, loadProblems } from "./load-problems";
 import { boxOutline } from "./outlines/fired-outline";
 import { formOf } from "./outlines/form";
 import type { Uneven } from "./outlines/to-middle";
-import { type Tiered, tiersOf } from "./tiers";
+import type { PlacedPiece, ShelfPiece } from "./placement";
+import { type KilnShelves, tiersOf } from "./tiers";
 
 const posts = [
 	{ xMm: 40, yMm: 40, acrossMm: 30 },
 	{ xMm: 360, yMm: 40, acrossMm: 30 },
 	{ xMm: 200, yMm: 360, acrossMm: 30 },
 ];
-const kiln: Tiered = {
+const kiln: KilnShelves = {
 	shelf: { widthMm: 400, heightMm: 400, marginMm: 10, shape: "rectangle", posts },
 	clearHeightMm: 180,
 	upper: [{ postMm: 40, offsetK: 6 }],
 };
-const stand = (id: string, widthMm: number, heightMm: number, standsMm = 6, rank = 0): Standing => ({
-	...{ id, rank, standsMm },
+const stand = (id: string, widthMm: number, heightMm: number, standsMm = 6, rank = 0): ShelfPiece => ({
+	...{ id, rank, standsMm, familyId: "90" },
 	form: formOf(boxOutline(widthMm, heightMm)),
 });
-const many = (n: number, make: (i: number) => Standing) => Array.from({ length: n }, (_, i) => make(i));
-const lay = (pieces: readonly Standing[], change: Partial<Parameters<typeof layOnTiers>[0]> = {}) =>
-	layOnTiers({ pieces, kiln, clearanceMm: 5, passes: 0, uneven: [], barred: () => [], ...change });
+const many = (n: number, make: (i: number) => ShelfPiece) => Array.from({ length: n }, (_, i) => make(i));
+const lay = (pieces: readonly ShelfPiece[], change: Partial<Parameters<typeof layOnTiers>[0]> = {}) =>
+	layOnTiers({ pieces, kiln, clearanceMm: 5, passes: 0, barred: () => [], ...change });
 const onShelf = ({ laid }: ReturnType<typeof lay>, shelf: number) =>
 	laid.filter((one) => one.shelf === shelf).map(({ id }) => id);
 
@@ -56,7 +57,9 @@ describe("a load on several shelves", () => {
 	});
 	it("goes round what is pinned, on its shelf", () => {
 		const { form, standsMm } = stand("pin", 110, 110);
-		const pinned: ShelvedForm[] = [{ id: "pin", form, standsMm, xMm: 200, yMm: 200, turnDeg: 0, shelf: 1 }];
+		const pinned: PlacedPiece[] = [
+			{ id: "pin", familyId: "90", form, standsMm, xMm: 200, yMm: 200, turnDeg: 0, shelf: 1 },
+		];
 		const found = lay(
 			many(6, (i) => stand(`p${i}`, 110, 110)),
 			{ pinned },
@@ -86,8 +89,8 @@ describe("a load on several shelves", () => {
 			const found = lay(pieces, { kiln: into });
 			expect([...found.laid.map(({ id }) => id), ...found.leftIds].sort()).toEqual(pieces.map(({ id }) => id).sort());
 			const all = found.laid.map((one) => {
-				const { form, standsMm } = pieces.find(({ id }) => id === one.id) as Standing;
-				return { ...one, form, outline: form.outline, standsMm };
+				const { form, standsMm } = pieces.find(({ id }) => id === one.id) as ShelfPiece;
+				return { ...one, familyId: "90", form, outline: form.outline, standsMm };
 			});
 			expect(wrongOnShelves(all, into, 5)).toEqual([]);
 			expect(shelvedProblems(all, tiersOf(into, found.shelves), 5)).toEqual([]);
@@ -108,9 +111,9 @@ describe("where it is hotter", () => {
 	])("%s, %#: %o", (_, firing, offsetK, keeps) => expect(keepsLevel(firing, offsetK)).toBe(keeps));
 
 	const hot = { xMm: 200, yMm: 0, widthMm: 200, heightMm: 400, offsetK: 20 };
-	const there = (xMm: number, shelf = 0): ShelvedForm => {
+	const there = (xMm: number, shelf = 0): PlacedPiece => {
 		const { form, standsMm } = stand("a", 100, 100);
-		return { id: "a", form, standsMm, xMm, yMm: 200, turnDeg: 0, shelf };
+		return { id: "a", familyId: "90", form, standsMm, xMm, yMm: 200, turnDeg: 0, shelf };
 	};
 	it.each([
 		["in the even half", there(100), []],

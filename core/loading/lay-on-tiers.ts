@@ -1,30 +1,25 @@
-import type { Shelved, ShelvedForm } from "./lay-problems";
-import { bestLaid, type Ranked } from "./outlines/best-laid";
+import { firstLeftOf } from "./first-left";
+import { bestLaid } from "./outlines/best-laid";
 import type { Uneven } from "./outlines/to-middle";
+import type { KilnPlacement, PlacedPiece, ShelfPiece } from "./placement";
 import { usableMm2 } from "./shelf";
-import { mostTiers, shelvesUsed, type Tier, type Tiered, tiersOf } from "./tiers";
-
-/** A piece to lay, with how high it stands, mm. */
-export interface Standing extends Ranked {
-	standsMm: number;
-}
+import { type KilnShelves, mostTiers, shelvesUsed, type Tier, tiersOf } from "./tiers";
 
 interface TierTask {
 	/** In the order of their promises. */
-	pieces: readonly Standing[];
+	pieces: readonly ShelfPiece[];
 	/** What lies already and stays. */
-	pinned?: readonly ShelvedForm[];
-	kiln: Tiered;
+	pinned?: readonly PlacedPiece[];
+	kiln: KilnShelves;
 	clearanceMm: number;
 	/** Orders that are tried on each shelf after the usual ones. */
 	passes: number;
-	uneven: readonly Uneven[];
 	/** Places of a shelf where nothing may lie; undefined: nowhere on it. */
 	barred(tier: Tier): readonly Uneven[] | undefined;
 }
 
 export interface TiersLaid {
-	laid: Shelved[];
+	laid: KilnPlacement[];
 	leftIds: string[];
 	/** How many shelves the kiln is loaded with. */
 	shelves: number;
@@ -48,10 +43,10 @@ export function layOnTiers(task: TierTask): TiersLaid {
 /** The lowest room first: tall pieces keep theirs. */
 function layOver(
 	tiers: readonly Tier[],
-	{ pieces, pinned = [], clearanceMm, passes, uneven, barred }: TierTask,
+	{ pieces, pinned = [], clearanceMm, passes, kiln: { uneven = [] }, barred }: TierTask,
 ): TiersLaid {
 	let left = [...pieces];
-	const laid: Shelved[] = [];
+	const laid: KilnPlacement[] = [];
 	const order = [...tiers.keys()].sort((a, b) => clearOf(tiers, a) - clearOf(tiers, b) || a - b);
 	for (const shelf of order) {
 		const tier = tiers[shelf] as Tier;
@@ -60,7 +55,7 @@ function layOver(
 		if (its.length === 0) continue;
 		const found = bestLaid({
 			...{ pieces: its, shelf: tier.shelf, clearanceMm, passes, uneven, kept: kept ?? [] },
-			pinned: pinned.filter((one) => one.shelf === shelf).map(({ id, form, ...at }) => ({ id, form, at })),
+			pinned: pinned.filter((one) => one.shelf === shelf),
 		});
 		laid.push(...found.laid.map((one) => ({ ...one, shelf })));
 		const placed = new Set(found.laid.map(({ id }) => id));
@@ -71,11 +66,11 @@ function layOver(
 
 const clearOf = (tiers: readonly Tier[], i: number): number => tiers[i]?.clearHeightMm ?? 0;
 
-function isFuller(a: TiersLaid, b: TiersLaid, pieces: readonly Standing[]): boolean {
+function isFuller(a: TiersLaid, b: TiersLaid, pieces: readonly ShelfPiece[]): boolean {
 	const of = ({ leftIds }: TiersLaid) => {
 		const left = pieces.filter(({ id }) => leftIds.includes(id));
 		return {
-			firstLeft: left.reduce((first, { rank }) => Math.min(first, rank), Number.POSITIVE_INFINITY),
+			firstLeft: firstLeftOf(left.map(({ rank }) => rank)),
 			leftMm2: left.reduce((sum, { form }) => sum + form.areaMm2, 0),
 		};
 	};

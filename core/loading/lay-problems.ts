@@ -1,30 +1,10 @@
 import { areApart, type LaidRing, movedRing } from "./outlines/apart";
-import { type Form, turnedBy } from "./outlines/form";
+import { turnedBy } from "./outlines/form";
 import { postRings } from "./outlines/post-rings";
 import { roomAt } from "./outlines/room";
+import type { PlacedForm, PlacedPiece } from "./placement";
 import type { Shelf } from "./shelf";
 import type { Tier } from "./tiers";
-
-/** Where the middle of a piece's box lies, mm from the shelf's lower left, turned counter-clockwise. */
-export interface Laid {
-	id: string;
-	xMm: number;
-	yMm: number;
-	turnDeg: number;
-}
-
-/** Where a piece lies in a kiln. */
-export interface Shelved extends Laid {
-	/** On which of its shelves, counted from the lowest, 0. */
-	shelf: number;
-}
-
-/** What is kept of a form that lies on one of several shelves. */
-export type ShelvedForm = LaidForm & Pick<Shelved, "shelf"> & { standsMm: number };
-
-export interface LaidForm extends Laid {
-	form: Form;
-}
 
 export type LayProblem =
 	| { kind: "edge"; id: string }
@@ -37,7 +17,7 @@ export type LayProblem =
 const SLACK_MM = 0.02;
 
 /** What is wrong with where pieces lie: over the usable shelf's edge, or nearer than the clearance to another or a post. Exact outlines. */
-export function layProblems(all: readonly LaidForm[], shelf: Shelf, clearanceMm: number): LayProblem[] {
+export function layProblems(all: readonly PlacedForm[], shelf: Shelf, clearanceMm: number): LayProblem[] {
 	const rings = all.map(ringOf);
 	return all.flatMap((one, i) => [
 		...wrongPlace(one, rings[i] as LaidRing, shelf, clearanceMm),
@@ -50,7 +30,7 @@ export function layProblems(all: readonly LaidForm[], shelf: Shelf, clearanceMm:
 
 /** The same over all shelves of a kiln: each by its own posts and clear height. */
 export const shelvedProblems = (
-	all: readonly ShelvedForm[],
+	all: readonly PlacedPiece[],
 	tiers: readonly Tier[],
 	clearanceMm: number,
 ): LayProblem[] =>
@@ -62,8 +42,8 @@ export const shelvedProblems = (
 
 /** The same for one piece that is moved among others. */
 export function problemsOf(
-	one: LaidForm,
-	others: readonly LaidForm[],
+	one: PlacedForm,
+	others: readonly PlacedForm[],
 	shelf: Shelf,
 	clearanceMm: number,
 ): LayProblem[] {
@@ -76,7 +56,7 @@ export function problemsOf(
 	];
 }
 
-function wrongPlace(one: LaidForm, ring: LaidRing, shelf: Shelf, clearanceMm: number): LayProblem[] {
+function wrongPlace(one: PlacedForm, ring: LaidRing, shelf: Shelf, clearanceMm: number): LayProblem[] {
 	const isFree = postRings(shelf).every((post) => areApart(ring, post, clearanceMm - SLACK_MM));
 	return [
 		...(isOnShelf(one, shelf) ? [] : [{ kind: "edge" as const, id: one.id }]),
@@ -85,19 +65,19 @@ function wrongPlace(one: LaidForm, ring: LaidRing, shelf: Shelf, clearanceMm: nu
 }
 
 /** By their boxes first: most of a shelf is far away, and its outlines are not even moved. */
-function isApart(ring: LaidRing, other: LaidForm, mm: number): boolean {
+function isApart(ring: LaidRing, other: PlacedForm, mm: number): boolean {
 	const { minX, maxX, minY, maxY } = turnedOf(other);
 	const gapX = Math.max(other.xMm + minX - ring.maxX, ring.minX - other.xMm - maxX);
 	const gapY = Math.max(other.yMm + minY - ring.maxY, ring.minY - other.yMm - maxY);
 	return gapX >= mm || gapY >= mm || areApart(ring, ringOf(other), mm);
 }
 
-const turnedOf = ({ form, turnDeg }: LaidForm) =>
+const turnedOf = ({ form, turnDeg }: PlacedForm) =>
 	form.turns.find((one) => one.turnDeg === turnDeg) ?? turnedBy(form.outline, turnDeg);
 
-export const ringOf = (one: LaidForm): LaidRing => movedRing(turnedOf(one), one.xMm, one.yMm);
+export const ringOf = (one: PlacedForm): LaidRing => movedRing(turnedOf(one), one.xMm, one.yMm);
 
-function isOnShelf(one: LaidForm, shelf: Shelf): boolean {
+function isOnShelf(one: PlacedForm, shelf: Shelf): boolean {
 	const room = roomAt({ ...shelf, marginMm: shelf.marginMm - SLACK_MM }, turnedOf(one).hull, one.yMm);
 	return room !== undefined && one.xMm >= room[0] && one.xMm <= room[1];
 }

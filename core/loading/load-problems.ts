@@ -1,17 +1,15 @@
 import { type HalfProblem, halfProblems } from "./halves";
 import { type HeatProblem, heatProblems, type Reached } from "./heat-there";
 import { kilnFor } from "./lay-by-family";
-import { type LayProblem, problemsOf, type ShelvedForm, shelvedProblems } from "./lay-problems";
-import type { Uneven } from "./outlines/to-middle";
-import { mostTiers, shelvesUsed, type Tiered, tiersOf } from "./tiers";
+import { type LayProblem, problemsOf, shelvedProblems } from "./lay-problems";
+import type { PlacedPiece } from "./placement";
+import { type KilnShelves, mostTiers, shelvesUsed, tiersOf } from "./tiers";
 
 /** What may be wrong with where a piece lies. */
 export type LoadProblem = LayProblem | HeatProblem | HalfProblem | { kind: "noShelf"; id: string };
 
-export type FormOfFamily = ShelvedForm & { familyId: string };
-
 interface Into {
-	kiln: Tiered & { uneven?: readonly Uneven[] };
+	kiln: KilnShelves;
 	clearanceMm: number;
 	reached: readonly Reached[];
 }
@@ -20,13 +18,13 @@ interface Into {
  * Everything that is wrong with a load as it lies: edges, posts, neighbours, heights, heat, and halves of two families.
  * @param used how many shelves it lies on, with a piece that is in the hand
  */
-export const loadProblems = (all: readonly FormOfFamily[], into: Into, used = shelvesUsed(all)): LoadProblem[] => [
+export const loadProblems = (all: readonly PlacedPiece[], into: Into, used = shelvesUsed(all)): LoadProblem[] => [
 	...shelvedProblems(all, tiersOf(kilnFor(into.kiln, into.reached.length), used), into.clearanceMm),
 	...problemsByPlace(all, all, into),
 ];
 
 /** The same for one piece in the hand among others: what is wrong between those does not change with it. */
-export function heldProblems(one: FormOfFamily, others: readonly FormOfFamily[], into: Into): LoadProblem[] {
+export function heldProblems(one: PlacedPiece, others: readonly PlacedPiece[], into: Into): LoadProblem[] {
 	const all = [...others, one];
 	const tier = tiersOf(kilnFor(into.kiln, into.reached.length), shelvesUsed(all))[one.shelf];
 	const beside = others.filter(({ shelf }) => shelf === one.shelf);
@@ -39,8 +37,8 @@ export function heldProblems(one: FormOfFamily, others: readonly FormOfFamily[],
 
 /** What is wrong with the place of each of some pieces, whatever lies beside it. @param all that lie in the kiln */
 function problemsByPlace(
-	some: readonly FormOfFamily[],
-	all: readonly FormOfFamily[],
+	some: readonly PlacedPiece[],
+	all: readonly PlacedPiece[],
 	{ kiln, reached }: Into,
 ): LoadProblem[] {
 	const into = kilnFor(kiln, reached.length);

@@ -13,8 +13,9 @@ import { DEFAULT_KILN } from "../kiln/kiln";
 import { edgeOf } from "../piece/edge-of";
 import type { PieceBody } from "../piece/piece-body";
 import { footprintOf } from "./footprint";
+import type { LoadKiln, WaitingPiece } from "./load";
 import { type Box, fillShare, packShelf } from "./pack";
-import { type LoadKiln, proposeLoad, type WaitingPiece } from "./propose";
+import { proposeLoad } from "./propose";
 import type { Shelf } from "./shelf";
 import { bandOf, traysOf } from "./tray";
 

@@ -1,17 +1,10 @@
 import type { Ring } from "../geometry/region";
 import { placeRing } from "../geometry/shape";
 import { boxOutline } from "./outlines/fired-outline";
+import type { KilnPlacement } from "./placement";
 
-/** A piece where it lies on a shelf. Lengths mm, from the shelf's lower left. */
-export interface Place {
-	id: string;
-	/** The middle of its box. */
-	xMm: number;
-	yMm: number;
-	/** Counter-clockwise. */
-	turnDeg: number;
-	/** On which of the kiln’s shelves, counted from the lowest, 0. */
-	shelf: number;
+/** A piece where it lies in a kiln, as it is kept and sent. mm */
+export interface Place extends KilnPlacement {
 	/** The box of what it covers after firing, before it is turned. */
 	widthMm: number;
 	heightMm: number;

@@ -1,12 +1,12 @@
-import type { Shelved } from "./lay-problems";
+import type { KilnPlacement } from "./placement";
 
 /** The shelves of a kiln as somebody lays them: where each piece lies, and which ones stay when it is laid anew. Every change is a pure function. */
 export interface ShelfDoc {
-	laid: readonly Shelved[];
+	laid: readonly KilnPlacement[];
 	pinnedIds: readonly string[];
 }
 
-const change = (doc: ShelfDoc, id: string, how: (one: Shelved) => Shelved): ShelfDoc =>
+const change = (doc: ShelfDoc, id: string, how: (one: KilnPlacement) => KilnPlacement): ShelfDoc =>
 	doc.laid.some((one) => one.id === id)
 		? { ...doc, laid: doc.laid.map((one) => (one.id === id ? how(one) : one)) }
 		: doc;
@@ -28,7 +28,7 @@ export const turned = (doc: ShelfDoc, id: string, byDeg: number): ShelfDoc =>
 export function swapped(doc: ShelfDoc, a: string, b: string): ShelfDoc {
 	const [one, other] = [doc.laid.find(({ id }) => id === a), doc.laid.find(({ id }) => id === b)];
 	if (!one || !other || a === b) return doc;
-	const to = ({ xMm, yMm, shelf }: Shelved) => ({ xMm, yMm, shelf });
+	const to = ({ xMm, yMm, shelf }: KilnPlacement) => ({ xMm, yMm, shelf });
 	return change(
 		change(doc, a, (its) => ({ ...its, ...to(other) })),
 		b,
@@ -41,7 +41,7 @@ export const takenOut = (doc: ShelfDoc, id: string): ShelfDoc => ({
 	pinnedIds: doc.pinnedIds.filter((one) => one !== id),
 });
 
-export const putIn = (doc: ShelfDoc, one: Shelved): ShelfDoc => ({
+export const putIn = (doc: ShelfDoc, one: KilnPlacement): ShelfDoc => ({
 	...takenOut(doc, one.id),
 	laid: [...takenOut(doc, one.id).laid, one],
 });

@@ -1,10 +1,10 @@
 import { describe, expect, it } from "vitest";
 import type { Shelf } from "./shelf";
-import { BOARD_MM, heatPlaces, shelfWords, type Tiered, tiersOf, topClearMm } from "./tiers";
+import { BOARD_MM, heatPlaces, type KilnShelves, shelfWords, tiersOf, topClearMm } from "./tiers";
 
 const posts = [{ xMm: 40, yMm: 40, acrossMm: 30 }];
 const shelf: Shelf = { widthMm: 400, heightMm: 400, marginMm: 10, shape: "rectangle", posts };
-const kiln: Tiered = {
+const kiln: KilnShelves = {
 	...{ shelf, clearHeightMm: 200 },
 	upper: [
 		{ postMm: 60, offsetK: 4 },

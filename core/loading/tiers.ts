@@ -1,4 +1,5 @@
 import type { UpperShelf } from "../kiln/record";
+import type { Uneven } from "./outlines/to-middle";
 import type { Shelf } from "./shelf";
 
 /** A shelf's board is about so thick, mm. Common practice, no source. */
@@ -12,13 +13,16 @@ interface OnShelf {
 	shelf: number;
 }
 
-/** What a kiln says of its shelves. */
-export interface Tiered {
+/** What glass is laid on in a kiln. */
+export interface KilnShelves {
+	/** The lowest. */
 	shelf: Shelf;
 	/** Over the lowest shelf, with no other one in the kiln, mm. */
 	clearHeightMm: number;
 	/** Shelves that may stand over it, the lowest of them first. */
 	upper?: readonly UpperShelf[] | undefined;
+	/** Places that are hotter or cooler than the middle. */
+	uneven?: readonly Uneven[] | undefined;
 }
 
 /** One of the shelves that a kiln is loaded with. */
@@ -30,17 +34,17 @@ export interface Tier {
 	offsetK: number;
 }
 
-export const mostTiers = ({ upper = [] }: Pick<Tiered, "upper">): number => upper.length + 1;
+export const mostTiers = ({ upper = [] }: Pick<KilnShelves, "upper">): number => upper.length + 1;
 
 /** What is free over the topmost of all shelves, mm. */
-export const topClearMm = ({ clearHeightMm, upper = [] }: Pick<Tiered, "clearHeightMm" | "upper">): number =>
+export const topClearMm = ({ clearHeightMm, upper = [] }: Pick<KilnShelves, "clearHeightMm" | "upper">): number =>
 	upper.reduce((left, { postMm }) => left - postMm - BOARD_MM, clearHeightMm);
 
 /**
  * So many shelves of a kiln over each other, the lowest first. Posts stand on each that carries another; in a kiln of one shelf those
  * that are written down stand always.
  */
-export function tiersOf({ shelf, clearHeightMm, upper = [] }: Tiered, used: number): Tier[] {
+export function tiersOf({ shelf, clearHeightMm, upper = [] }: KilnShelves, used: number): Tier[] {
 	const bare = upper.length > 0 ? { ...shelf, posts: [] } : shelf;
 	const over = upper.slice(0, Math.max(0, used - 1));
 	return [undefined, ...over].map((its, i) => {

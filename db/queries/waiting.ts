@@ -1,6 +1,6 @@
 import type { Ring } from "@core/geometry/region";
+import type { WaitingPiece } from "@core/loading/load";
 import type { PlanStep } from "@core/loading/plan/piece-jobs";
-import type { WaitingPiece } from "@core/loading/propose";
 import { bodiesAhead, bodyOfJourney } from "@core/piece/of-journey";
 import { shapeOfReading } from "@core/piece/old-reading";
 import { outlineKey } from "@core/piece/outline-key";

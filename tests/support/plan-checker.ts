@@ -103,10 +103,10 @@ function wrongShelf(input: PlanInput, kiln: number, its: readonly (Job & { numbe
 	const into = input.kilns[kiln] as PlanInput["kilns"][0];
 	const { clearanceMm } = input.schools;
 	const pieces = its.map(({ number, job }) => ({
-		...{ id: String(number), form: job.form, rank: 0 },
+		...{ id: String(number), familyId: job.familyId, form: job.form, rank: 0 },
 		standsMm: job.heightMm,
 	}));
-	const laid = layOnTiers({ pieces, kiln: into, clearanceMm, passes: 0, uneven: [], barred: () => [] });
+	const laid = layOnTiers({ pieces, kiln: { ...into, uneven: [] }, clearanceMm, passes: 0, barred: () => [] });
 	const lies = laid.laid.map((one) => {
 		const { job } = its.find(({ number }) => String(number) === one.id) as Job;
 		return { ...one, outline: job.form.outline, standsMm: job.heightMm };

@@ -1,10 +1,10 @@
 import type { KilnCard } from "@contract/kilns";
 import type { GlassFamily } from "@core/glass/family";
 import { BETWEEN_MM } from "@core/loading/halves";
+import { kilnShelvesOf } from "@core/loading/kiln-shelves";
 import type { Shelf } from "@core/loading/shelf";
 import { type Tier, tiersOf } from "@core/loading/tiers";
 import { ShelfMap } from "./shelf-map";
-import { tieredOf } from "./shelf-path";
 
 type MapProps = React.ComponentProps<typeof ShelfMap>;
 
@@ -49,7 +49,7 @@ export const halvesOf = (left: GlassFamily, right: GlassFamily | null): string[]
 
 /** One shelf of a kiln from above, with what the kiln's book knows of it. Its thermocouple reaches over the lowest. */
 export function KilnShelf({ kiln, index = 0, of = 1, halves = [], pieces, ...map }: Props) {
-	const tiers = tiersOf(tieredOf(kiln), of);
+	const tiers = tiersOf(kilnShelvesOf(kiln), of);
 	// What was fired on a shelf that the kiln has no more is shown on the topmost.
 	const tier = tiers[index] ?? (tiers.at(-1) as Tier);
 	const isCarrying = (tier.shelf.posts?.length ?? 0) > 0;

@@ -1,24 +1,4 @@
-import type { KilnCard } from "@contract/kilns";
-import { OCTAGON_CUT, postsOf, type Shelf } from "@core/loading/shelf";
-import type { Tiered } from "@core/loading/tiers";
-
-type Shelved = Pick<KilnCard, "shelfWidthMm" | "shelfHeightMm" | "marginMm" | "shelfShape" | "fixtures">;
-
-/** The shelf of a kiln as it is shown. */
-export const shelfOf = (kiln: Shelved): Shelf => ({
-	widthMm: kiln.shelfWidthMm,
-	heightMm: kiln.shelfHeightMm,
-	marginMm: kiln.marginMm,
-	shape: kiln.shelfShape,
-	posts: postsOf(kiln.fixtures, kiln.shelfHeightMm),
-});
-
-/** All shelves of a kiln as a load counts them. */
-export const tieredOf = (kiln: Shelved & Pick<KilnCard, "clearHeightMm" | "upper">): Tiered => ({
-	shelf: shelfOf(kiln),
-	clearHeightMm: kiln.clearHeightMm,
-	upper: kiln.upper,
-});
+import { OCTAGON_CUT, type Shelf } from "@core/loading/shelf";
 
 /** A shelf's outline from above as a path, so far in from its edge, mm. */
 export function shelfPath({ widthMm: w, heightMm: h, shape }: Omit<Shelf, "marginMm">, inset: number): string {

@@ -4,51 +4,43 @@ import { otherHalf } from "@core/loading/halves";
 import type { Reached } from "@core/loading/heat-there";
 import { kilnFor, layByFamily } from "@core/loading/lay-by-family";
 import type { TiersLaid } from "@core/loading/lay-on-tiers";
-import type { Shelved } from "@core/loading/lay-problems";
 import { USUAL_LAY_PASSES } from "@core/loading/outlines/best-laid";
 import { formOf } from "@core/loading/outlines/form";
-import type { Uneven } from "@core/loading/outlines/to-middle";
-import { type Tiered, tiersOf } from "@core/loading/tiers";
+import type { KilnPlacement, PlacedPiece, ShelfPiece } from "@core/loading/placement";
+import { type KilnShelves, tiersOf } from "@core/loading/tiers";
 import { expose } from "comlink";
 
-export interface ToLayAnew {
-	id: string;
-	familyId: string;
-	outline: Ring;
-	standsMm: number;
-	/** Less is promised sooner. */
-	rank: number;
-}
+/** As it is sent: the other side makes the form from its outline. */
+type Sent<P> = Omit<P, "form"> & { outline: Ring };
 
 /** What pieces are laid into. */
 export interface LayInto {
-	kiln: Tiered & { uneven: readonly Uneven[] };
+	kiln: KilnShelves;
 	clearanceMm: number;
 	/** Of one family, or of two on halves. */
 	reached: readonly Reached[];
 }
 
-type Outlined = Shelved & { outline: Ring; standsMm: number; familyId: string };
-const formed = ({ outline, ...one }: Outlined) => ({ ...one, form: formOf(outline) });
+const formed = <P>({ outline, ...one }: Sent<P>) => ({ ...one, form: formOf(outline) });
 
 /** What takes longer than a frame on the shelf map. */
 const layer = {
 	/** Everything laid anew round what is pinned, on as few shelves as hold it. */
-	again(pieces: ToLayAnew[], pinned: Outlined[], { kiln, clearanceMm, reached }: LayInto): TiersLaid {
+	again(pieces: Sent<ShelfPiece>[], pinned: Sent<PlacedPiece>[], { kiln, clearanceMm, reached }: LayInto): TiersLaid {
 		return layByFamily({
-			pieces: pieces.map(({ outline, ...one }) => ({ ...one, form: formOf(outline) })),
+			pieces: pieces.map(formed),
 			pinned: pinned.map(formed),
-			...{ kiln, clearanceMm, reached, passes: USUAL_LAY_PASSES, uneven: kiln.uneven },
+			...{ kiln, clearanceMm, reached, passes: USUAL_LAY_PASSES },
 		});
 	},
 	/** Which of these would fit beside what lies on one shelf of so many, and where. */
 	gaps(
-		candidates: ToLayAnew[],
-		there: Outlined[],
+		candidates: Sent<ShelfPiece>[],
+		there: Sent<PlacedPiece>[],
 		{ kiln, clearanceMm, reached }: LayInto,
 		shelf: number,
 		of: number,
-	): Shelved[] {
+	): KilnPlacement[] {
 		const tier = tiersOf(kilnFor(kiln, reached.length), of)[shelf];
 		if (!tier) return [];
 		const low = candidates.filter(({ standsMm }) => standsMm <= tier.clearHeightMm);

@@ -1,21 +1,19 @@
 import { seededRandom } from "../../seeded-random";
 import { bestPacking } from "../best-packing";
-import type { Laid } from "../lay-problems";
+import { firstLeftOf } from "../first-left";
+import type { PlacedForm, Placement, ShelfPiece } from "../placement";
 import type { Shelf } from "../shelf";
 import { keptFree } from "./kept-free";
-import { type LaidOut, type LayRule, layOutlines, type Pinned, type ToLay } from "./lay-outlines";
+import { type LaidOut, type LayRule, layOutlines } from "./lay-outlines";
 import { Templates } from "./templates";
 import { toMiddle, type Uneven } from "./to-middle";
 
-/** A piece to lay: less rank is promised sooner. */
-export interface Ranked extends ToLay {
-	rank: number;
-}
+type Ranked = Pick<ShelfPiece, "id" | "form" | "rank">;
 
 export interface LayTask {
 	/** In the order of their promises. */
 	pieces: readonly Ranked[];
-	pinned?: readonly Pinned[];
+	pinned?: readonly PlacedForm[];
 	shelf: Shelf;
 	clearanceMm: number;
 	/** Orders that are tried after the usual ones. */
@@ -50,7 +48,7 @@ export function bestLaid(task: LayTask): LaidOut {
 }
 
 /** What is there before anything is laid. */
-const takenIn = ({ pinned = [], kept = [] }: LayTask): Pinned[] => [...pinned, ...kept.map(keptFree)];
+const takenIn = ({ pinned = [], kept = [] }: LayTask): PlacedForm[] => [...pinned, ...kept.map(keptFree)];
 
 /** The best so far after every pass. */
 export function* layings(task: LayTask): Generator<LaidOut> {
@@ -152,7 +150,7 @@ interface Score {
 }
 
 function scoreOf({ laid, leftIds }: LaidOut, known: ReadonlyMap<string, Ranked>): Score {
-	const firstLeft = leftIds.reduce((first, id) => Math.min(first, known.get(id)?.rank ?? 0), Number.POSITIVE_INFINITY);
+	const firstLeft = firstLeftOf(leftIds.map((id) => known.get(id)?.rank ?? 0));
 	const n = Math.max(1, laid.length);
 	const [mx, my] = [laid.reduce((sum, { xMm }) => sum + xMm, 0) / n, laid.reduce((sum, { yMm }) => sum + yMm, 0) / n];
 	return {
@@ -211,7 +209,7 @@ function inBoxes(pieces: readonly Ranked[], shelf: Shelf, clearanceMm: number): 
 	const { places, left } = bestPacking(boxes, shelf, clearanceMm, (id) => rank.get(id) ?? 0);
 	return {
 		laid: places.map(
-			({ id, xMm, yMm, widthMm, heightMm, turned }): Laid => ({
+			({ id, xMm, yMm, widthMm, heightMm, turned }): Placement => ({
 				id,
 				xMm: xMm + widthMm / 2,
 				yMm: yMm + heightMm / 2,

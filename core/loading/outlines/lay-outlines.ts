@@ -1,25 +1,14 @@
-import type { Laid } from "../lay-problems";
+import type { PlacedForm, Placement, ShelfPiece } from "../placement";
 import { areApart, type LaidRing, movedRing } from "./apart";
-import { type Form, turnedBy } from "./form";
+import { turnedBy } from "./form";
 import { Grid } from "./grid";
 import { CELL_MM } from "./mask";
 import { postOutline, postRings } from "./post-rings";
 import type { Template, Templates } from "./templates";
 
-/** Something to lay: which form it has. */
-export interface ToLay {
-	id: string;
-	form: Form;
-}
-
 export interface LaidOut {
-	laid: Laid[];
+	laid: Placement[];
 	leftIds: string[];
-}
-
-/** Something that lies already and stays where it is. */
-export interface Pinned extends ToLay {
-	at: Omit<Laid, "id">;
 }
 
 export interface LayRule {
@@ -34,21 +23,21 @@ export interface LayRule {
  * nowhere is left. Rows of a 2 mm grid upwards with leaps over what is taken; every place is checked exactly before it is taken.
  */
 export function layOutlines(
-	all: readonly ToLay[],
+	all: readonly Pick<ShelfPiece, "id" | "form">[],
 	{ everyDeg, footMm }: LayRule,
 	templates: Templates,
-	pinned: readonly Pinned[] = [],
+	pinned: readonly PlacedForm[] = [],
 ): LaidOut {
 	const { shelf, clearanceMm } = templates;
 	const grid = new Grid(shelf);
-	const laid: Laid[] = [];
+	const laid: Placement[] = [];
 	const rings: LaidRing[] = [];
-	for (const { form, at } of pinned) {
-		const turned = turnedBy(form.outline, at.turnDeg);
+	for (const { form, xMm, yMm, turnDeg } of pinned) {
+		const turned = turnedBy(form.outline, turnDeg);
 		// Between cells: what the mask misses, the exact check finds.
 		const mask = templates.maskOf(turned);
-		grid.take(mask, Math.round(at.yMm / CELL_MM), Math.round(at.xMm / CELL_MM));
-		rings.push(movedRing(turned, at.xMm, at.yMm));
+		grid.take(mask, Math.round(yMm / CELL_MM), Math.round(xMm / CELL_MM));
+		rings.push(movedRing(turned, xMm, yMm));
 	}
 	for (const { xMm, yMm, acrossMm } of shelf.posts ?? []) {
 		grid.take(templates.maskOf(postOutline(acrossMm)), Math.round(yMm / CELL_MM), Math.round(xMm / CELL_MM));

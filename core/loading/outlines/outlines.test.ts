@@ -78,7 +78,7 @@ describe("outlines laid on a shelf", () => {
 					const found = stays
 						? bestLaid({
 								pieces: pieces.filter(({ id }) => id !== stays.id),
-								pinned: [{ id: stays.id, form: formOf(outlines[Number(stays.id.slice(1))] as Ring), at: stays }],
+								pinned: [{ ...stays, form: formOf(outlines[Number(stays.id.slice(1))] as Ring) }],
 								shelf,
 								clearanceMm,
 								passes: 1,

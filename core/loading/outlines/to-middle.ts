@@ -1,5 +1,5 @@
 import type { KilnZone } from "../../kiln/record";
-import type { Laid } from "../lay-problems";
+import type { Placement } from "../placement";
 import type { Shelf } from "../shelf";
 import { areApart, type LaidRing, movedRing } from "./apart";
 import { boxOutline } from "./fired-outline";
@@ -30,13 +30,13 @@ const MM_PER_MM2_K = 0.0004;
  * the shelf as its outline and places that are kept free let it.
  */
 export function toMiddle(
-	laid: readonly Laid[],
+	laid: readonly Placement[],
 	formOf: (id: string) => Form,
 	shelf: Shelf,
 	clearanceMm: number,
 	uneven: readonly Uneven[] = [],
 	kept: readonly Uneven[] = [],
-): Laid[] {
+): Placement[] {
 	if (laid.length === 0) return [];
 	const all = laid.map((one) => {
 		const form = formOf(one.id);

@@ -1,8 +1,8 @@
 import type { Ring } from "../../geometry/region";
 import type { GlassFamily } from "../../glass/family";
 import type { Mould } from "../../kit/mould";
+import type { LoadKiln, LoadSchools, WaitingPiece } from "../load";
 import type { Form } from "../outlines/form";
-import type { LoadKiln, LoadSchools, WaitingPiece } from "../propose";
 import { type BetweenHours, jobsOf, type PlanStep } from "./piece-jobs";
 import type { MinuteSpan, PlanInput } from "./types";
 import type { PlanWishes } from "./wishes";

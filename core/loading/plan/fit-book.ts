@@ -1,8 +1,9 @@
 import { barredOn, type Reached } from "../heat-there";
 import { keptFree } from "../outlines/kept-free";
-import { layOutlines, type Pinned, type ToLay } from "../outlines/lay-outlines";
+import { layOutlines } from "../outlines/lay-outlines";
 import { roomAt } from "../outlines/room";
 import { Templates } from "../outlines/templates";
+import type { PlacedForm, ShelfPiece } from "../placement";
 import { usableMm2 } from "../shelf";
 import { mostTiers, type Tier, tiersOf } from "../tiers";
 import type { PlanInput, PlanJob, PlanKiln } from "./types";
@@ -90,7 +91,7 @@ export class FitBook {
 }
 
 /** A single piece that fits in the middle of a shelf without posts: there is nothing to lay. */
-function isAtEase(all: readonly ToLay[], { shelf }: Tier): boolean {
+function isAtEase(all: readonly Pick<ShelfPiece, "id" | "form">[], { shelf }: Tier): boolean {
 	const [one] = all;
 	if (!one || all.length > 1 || shelf.posts?.length) return false;
 	return one.form.turns.some(({ hull, minY, maxY }) => {
@@ -100,7 +101,11 @@ function isAtEase(all: readonly ToLay[], { shelf }: Tier): boolean {
 }
 
 /** What is left of some forms on one shelf, of the heights of the first row that are tried: the fewest. */
-function leastLeft(all: readonly ToLay[], templates: Templates, kept: readonly Pinned[]): string[] {
+function leastLeft(
+	all: readonly Pick<ShelfPiece, "id" | "form">[],
+	templates: Templates,
+	kept: readonly PlacedForm[],
+): string[] {
 	const { shelf } = templates;
 	const tallest = all.reduce((most, { form }) => Math.max(most, (form.turns[0]?.maxY ?? 0) * 2), 0);
 	const feet = shelf.shape === "rectangle" ? [0] : [0, 0.25 * tallest, 0.5 * tallest];

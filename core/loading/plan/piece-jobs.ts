@@ -3,9 +3,9 @@ import type { Mould } from "../../kit/mould";
 import type { PieceBody } from "../../piece/piece-body";
 import { toFire } from "../../piece/to-fire";
 import { footprintOf, heightOf } from "../footprint";
+import type { WaitingPiece } from "../load";
 import { loadHeat } from "../load-heat";
 import { type Form, formOf } from "../outlines/form";
-import type { WaitingPiece } from "../propose";
 import { trayKey } from "../tray";
 import type { PlanJob } from "./types";
 

@@ -1,7 +1,7 @@
 import type { PieceToFire } from "../../firing/demand";
 import type { GlassFamily } from "../../glass/family";
+import type { LoadKiln, LoadSchools } from "../load";
 import type { Form } from "../outlines/form";
-import type { LoadKiln, LoadSchools } from "../propose";
 import type { PlanWishes } from "./wishes";
 
 /** From one minute of the plan to another; minutes count from its beginning. */

@@ -1,8 +1,6 @@
 import type { GlassFamily } from "@core/glass/family";
-import type { LayWish } from "@core/loading/lay-load";
-import { unevenOf } from "@core/loading/outlines/to-middle";
-import type { LoadKiln, LoadProposal, LoadSchools } from "@core/loading/propose";
-import { postsOf } from "@core/loading/shelf";
+import { kilnShelvesOf } from "@core/loading/kiln-shelves";
+import type { LayWish, LoadKiln, LoadProposal, LoadSchools } from "@core/loading/load";
 import type { Reader } from "@db/connect";
 import type { KilnRow } from "@db/queries/kilns";
 import { loadKiln } from "@db/queries/kilns";
@@ -14,17 +12,8 @@ import { inPool } from "../../heavy/in-pool";
 import { inTheBook, Refusal } from "../../house/refusal";
 
 export const loadKilnOf = (row: KilnRow): LoadKiln => ({
+	...kilnShelvesOf(row),
 	body: row.body,
-	uneven: unevenOf(row.zones, row.shelfHeightMm),
-	shelf: {
-		widthMm: row.shelfWidthMm,
-		heightMm: row.shelfHeightMm,
-		marginMm: row.marginMm,
-		shape: row.shelfShape,
-		posts: postsOf(row.fixtures, row.shelfHeightMm),
-	},
-	clearHeightMm: row.clearHeightMm,
-	upper: row.upper,
 	maxC: row.maxC,
 });
 

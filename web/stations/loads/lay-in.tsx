@@ -1,5 +1,6 @@
 import type { KilnCard } from "@contract/kilns";
 import type { SheetPiece } from "@contract/loads";
+import { kilnShelvesOf } from "@core/loading/kiln-shelves";
 import { shelfWords, shelvesUsed } from "@core/loading/tiers";
 import { useEffect, useRef, useState } from "react";
 import { Caution, Trouble } from "../../forms/notice";
@@ -8,7 +9,6 @@ import { framed, type StationProps } from "../../ui/frame/framed";
 import { halvesOf, KilnShelf } from "../../ui/kiln-shelf";
 import { OwnCautions } from "../../ui/own-cautions";
 import { lying, type OnShelf } from "../../ui/shelf-map";
-import { shelfOf } from "../../ui/shelf-path";
 import { Extra } from "./extra";
 import { LoadNav } from "./load-nav";
 
@@ -148,7 +148,7 @@ function NextPlace({
 	of: number;
 }) {
 	const { place } = piece;
-	const shelf = shelfOf(kiln);
+	const shelf = kilnShelvesOf(kiln).shelf;
 	const across = place.xMm < shelf.widthMm / 3 ? "left" : place.xMm > (2 * shelf.widthMm) / 3 ? "right" : "middle";
 	const deep = place.yMm > (2 * shelf.heightMm) / 3 ? "far" : place.yMm < shelf.heightMm / 3 ? "near" : "half way";
 	return (

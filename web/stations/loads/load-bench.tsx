@@ -1,5 +1,6 @@
 import type { LoadView, ProposalView } from "@contract/loads";
 import type { PieceBrief } from "@contract/pieces";
+import { kilnShelvesOf } from "@core/loading/kiln-shelves";
 import { layWords } from "@core/loading/lay-words";
 import { putIn, swapped } from "@core/loading/shelf-doc";
 import { mostTiers, onShelves, SHELF_COUNTS, shelfWords, type Tier } from "@core/loading/tiers";
@@ -14,7 +15,6 @@ import type { StationProps } from "../../ui/frame/framed";
 import { KilnShelf } from "../../ui/kiln-shelf";
 import { OwnCautions } from "../../ui/own-cautions";
 import { lying } from "../../ui/shelf-map";
-import { shelfOf } from "../../ui/shelf-path";
 import { ShelfTabs } from "../../ui/shelf-tabs";
 import { Fillers } from "./fillers";
 import { ProposedSchedule } from "./proposed-schedule";
@@ -46,7 +46,7 @@ export function LoadBench({ view, frame, kiln, base, pieces, startMs, accept }: 
 	const [chosen, setChosen] = useState<string | null>(null);
 	const [swapping, setSwapping] = useState(false);
 	const [isLaying, setIsLaying] = useState(false);
-	const drag = useDragPiece(shelfOf(kiln), bench, setChosen);
+	const drag = useDragPiece(kilnShelvesOf(kiln).shelf, bench, setChosen);
 	const tiers = useTiers(kiln, doc);
 	const { used, of, here } = tiers;
 	const [said, setSaid] = useState("");

@@ -1,6 +1,7 @@
 import type { KilnCard } from "@contract/kilns";
 import type { LoadSheetView } from "@contract/loads";
 import { LEVEL_WORDS } from "@core/firing/level";
+import { kilnShelvesOf } from "@core/loading/kiln-shelves";
 import { paperScale } from "@core/loading/paper-scale";
 import { shelfWords, shelvesUsed, tiersOf } from "@core/loading/tiers";
 import { dayAndClock } from "@formats/time";
@@ -10,7 +11,6 @@ import { halvesOf, KilnShelf } from "../../ui/kiln-shelf";
 import PrintButton from "../../ui/print-button";
 import { SegmentList } from "../../ui/segment-list";
 import { lying, mapSize } from "../../ui/shelf-map";
-import { shelfOf, tieredOf } from "../../ui/shelf-path";
 
 export default framed("loadSheet", "load", LoadSheet);
 
@@ -19,7 +19,7 @@ function LoadSheet({ view, frame }: StationProps<"loadSheet">) {
 	const { firing, pieces, pictures } = view;
 	const { timeZone } = usePrefs();
 	const figure = useFigure();
-	const shelf = shelfOf(firing.kiln);
+	const shelf = kilnShelvesOf(firing.kiln).shelf;
 	const size = mapSize(shelf);
 	const scale = paperScale(size);
 	const of = shelvesUsed(pieces.map(({ place }) => place));
@@ -84,7 +84,7 @@ function LoadSheet({ view, frame }: StationProps<"loadSheet">) {
 /** Which shelf, what it stands on, and what room is over it. */
 function shelfHeading(kiln: KilnCard, index: number, of: number, figure: ReturnType<typeof useFigure>): string {
 	const under = index === 0 ? "" : `, on posts of ${figure({ mm: kiln.upper[index - 1]?.postMm ?? 0 })}`;
-	const clear = tiersOf(tieredOf(kiln), of)[index]?.clearHeightMm ?? 0;
+	const clear = tiersOf(kilnShelvesOf(kiln), of)[index]?.clearHeightMm ?? 0;
 	return `${shelfWords(index, of)}${under}; ${figure({ mm: clear })} free over it`;
 }
 

@@ -1,19 +1,19 @@
 import type { PieceBrief } from "@contract/pieces";
-import type { Shelved } from "@core/loading/lay-problems";
+import type { KilnPlacement } from "@core/loading/placement";
 import { useState } from "react";
 
 interface Props {
 	/** Pieces that might lie here and do not. */
 	beside: readonly PieceBrief[];
-	find(ids: readonly string[]): Promise<Shelved[]>;
-	onPut(one: Shelved): void;
+	find(ids: readonly string[]): Promise<KilnPlacement[]>;
+	onPut(one: KilnPlacement): void;
 	/** Changes with the shelf: what was found before holds no more. */
 	shelfKey: string;
 }
 
 /** What else fits in the gaps of a shelf, put in with one press. */
 export function Gaps({ beside, find, onPut, shelfKey }: Props) {
-	const [found, setFound] = useState<{ key: string; fits: Shelved[] }>();
+	const [found, setFound] = useState<{ key: string; fits: KilnPlacement[] }>();
 	const [isLooking, setIsLooking] = useState(false);
 	if (beside.length === 0) return null;
 	const fits = found?.key === shelfKey ? found.fits : undefined;

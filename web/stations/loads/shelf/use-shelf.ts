@@ -4,22 +4,21 @@ import type { PieceBrief } from "@contract/pieces";
 import { boundsOf } from "@core/geometry/bounds";
 import { footprintOf, heightOf } from "@core/loading/footprint";
 import type { Reached } from "@core/loading/heat-there";
-import type { Shelved, ShelvedForm } from "@core/loading/lay-problems";
-import { type FormOfFamily, heldProblems, loadProblems } from "@core/loading/load-problems";
+import { kilnShelvesOf } from "@core/loading/kiln-shelves";
+import { heldProblems, loadProblems } from "@core/loading/load-problems";
 import { formOf } from "@core/loading/outlines/form";
-import { unevenOf } from "@core/loading/outlines/to-middle";
 import type { Place } from "@core/loading/place";
+import type { KilnPlacement, PlacedPiece, ShelfPiece } from "@core/loading/placement";
 import { moved, putIn, type ShelfDoc } from "@core/loading/shelf-doc";
 import { shelvesUsed } from "@core/loading/tiers";
 import { outlineKey } from "@core/piece/outline-key";
 import { type Remote, wrap } from "comlink";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { createDraft, useDocument, useSteps } from "../../../ui/kept/draft";
-import { tieredOf } from "../../../ui/shelf-path";
-import type { LayInto, ShelfLayer, ToLayAnew } from "../../../workers/shelf.worker";
+import type { LayInto, ShelfLayer } from "../../../workers/shelf.worker";
 
 /** What a piece covers after firing, how high it stands, and of which family it is. */
-type Body = Pick<ShelvedForm, "form" | "standsMm"> & { familyId: string };
+type Body = Omit<ShelfPiece, "id" | "rank">;
 
 /** Of pieces by their measures, their kit's outline and their mould. */
 export function useBodies(view: LoadView, pieces: readonly PieceBrief[]): ReadonlyMap<string, Body> {
@@ -45,7 +44,7 @@ interface Load {
 }
 
 /** One load on a kiln's shelves as it is laid by hand: the document, its undo, and what is wrong with it now. */
-export function useShelf(start: readonly Shelved[], { kiln, clearanceMm, bodies, reached }: Load) {
+export function useShelf(start: readonly KilnPlacement[], { kiln, clearanceMm, bodies, reached }: Load) {
 	// biome-ignore lint/correctness/useExhaustiveDependencies: a shelf begins once; a new proposal is a new one
 	const store = useMemo(() => createDraft<ShelfDoc, object>({ laid: start, pinnedIds: [] }, () => ({})), []);
 	const kept = useDocument(store);
@@ -58,12 +57,12 @@ export function useShelf(start: readonly Shelved[], { kiln, clearanceMm, bodies,
 	useEffect(() => () => worker.current?.thread.terminate(), []);
 	const into = useMemo<LayInto>(
 		() => ({
-			kiln: { ...tieredOf(kiln), uneven: unevenOf(kiln.zones, kiln.shelfHeightMm) },
+			kiln: kilnShelvesOf(kiln),
 			...{ clearanceMm, reached },
 		}),
 		[kiln, clearanceMm, reached],
 	);
-	const formedOf = (one: Shelved): FormOfFamily[] => {
+	const formedOf = (one: KilnPlacement): PlacedPiece[] => {
 		const body = bodies.get(one.id);
 		return body ? [{ ...one, ...body }] : [];
 	};
@@ -82,14 +81,14 @@ export function useShelf(start: readonly Shelved[], { kiln, clearanceMm, bodies,
 		}
 		return worker.current.remote;
 	};
-	const toLay = (id: string, rank = 0): ToLayAnew => {
+	const toLay = (id: string, rank = 0) => {
 		const body = bodies.get(id);
 		return {
 			...{ id, rank, familyId: body?.familyId ?? "" },
 			...{ outline: body?.form.outline ?? [], standsMm: body?.standsMm ?? 0 },
 		};
 	};
-	const outlined = (one: Shelved) => ({ ...one, ...toLay(one.id) });
+	const outlined = (one: KilnPlacement) => ({ ...one, ...toLay(one.id) });
 	/** Which of some pieces would fit beside what lies on a shelf, of so many. */
 	const gaps = (ids: readonly string[], shelf: number, of: number) =>
 		ask().gaps(

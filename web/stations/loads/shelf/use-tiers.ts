@@ -1,9 +1,9 @@
 import type { KilnCard } from "@contract/kilns";
+import { kilnShelvesOf } from "@core/loading/kiln-shelves";
 import { usableMm2 } from "@core/loading/shelf";
 import type { ShelfDoc } from "@core/loading/shelf-doc";
 import { shelvesUsed, type Tier, tiersOf } from "@core/loading/tiers";
 import { useState } from "react";
-import { tieredOf } from "../../../ui/shelf-path";
 
 /** The shelves of a load: how many are used, which one is looked at, and how another is put above them. */
 export function useTiers(kiln: KilnCard, { laid }: ShelfDoc) {
@@ -21,7 +21,7 @@ export function useTiers(kiln: KilnCard, { laid }: ShelfDoc) {
 			setPut(of + 1);
 			show(of);
 		},
-		tier: tiersOf(tieredOf(kiln), of)[here] as Tier,
-		usableMm2: tiersOf(tieredOf(kiln), used).reduce((sum, { shelf }) => sum + usableMm2(shelf), 0),
+		tier: tiersOf(kilnShelvesOf(kiln), of)[here] as Tier,
+		usableMm2: tiersOf(kilnShelvesOf(kiln), used).reduce((sum, { shelf }) => sum + usableMm2(shelf), 0),
 	};
 }
