@@ -1,4 +1,5 @@
-import { areaMm2 } from "@core/geometry/region";
+import { boundsOf } from "@core/geometry/bounds";
+import { areaMm2, type Point } from "@core/geometry/region";
 import { drawnParts } from "@core/kit/drawn";
 import { readKit } from "@core/stack/read-kit";
 import { METRIC } from "@core/units/phrase";
@@ -9,7 +10,7 @@ import { describe, expect, it } from "vitest";
 import { KITS } from "../demo/kits";
 import { FAMILIES, GLASSES, MOULDS } from "../demo/studio";
 import { fontFiles } from "../server/heavy/fonts";
-import { cut, kit, square } from "../tests/support/kit";
+import { cut, kit, lay, square } from "../tests/support/kit";
 import { someOf } from "../tests/support/thorough";
 import { kitDxf } from "./kit-dxf";
 import { kitPdf } from "./kit-pdf";
@@ -61,6 +62,29 @@ describe("DXF of a kit", () => {
 			[40, 40],
 			[30, 20],
 		]);
+	});
+
+	it("lays strips that stand on edge flat beside the plan, none over another, in components too", () => {
+		const stood = (i: number) =>
+			cut({ kind: "strip", lengthMm: 90 + i, widthMm: 12 }, 0, 0, i * 3, "clear", { onEdge: true });
+		const stands = [stood(0), stood(1), stood(2)];
+		const bar = { id: "bar", name: "bar", parts: [stood(3), stood(4)], firing: 0, spares: 0 };
+		const design = kit(
+			[cut(square(100), 1), ...stands, lay({ kind: "component", componentId: "bar" }, 2, 0, 0)],
+			undefined,
+			{ components: [bar] },
+		);
+		const drawing = new DxfParser().parseSync(kitDxf(design, glasses));
+		const rings = drawing?.entities.map((one) => ("vertices" in one ? (one.vertices as Point[]) : [])) ?? [];
+		const all = rings.map((ring) => boundsOf([ring]));
+		const sizes = all.map(({ widthMm, heightMm }) => [Math.round(widthMm), Math.round(heightMm)]);
+		expect(sizes.sort((a, b) => (a[0] ?? 0) - (b[0] ?? 0))).toEqual([
+			...[90, 91, 92, 93, 94].map((lengthMm) => [lengthMm, 12]),
+			[100, 100],
+		]);
+		for (const [i, a] of all.entries())
+			for (const b of all.slice(i + 1))
+				expect(a.maxX <= b.minX || b.maxX <= a.minX || a.maxY <= b.minY || b.maxY <= a.minY).toBe(true);
 	});
 });
 

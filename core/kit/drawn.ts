@@ -1,5 +1,6 @@
 import type { FuseLevel } from "../firing/level";
 import { intersect, offset, type Region, subtract } from "../geometry/region";
+import { regionOfShape } from "../geometry/shape";
 import type { Glass } from "../glass/glass";
 import { madeComponent } from "../stack/lay";
 import {
@@ -11,7 +12,7 @@ import {
 	type WallStuff,
 	wallStuffOf,
 } from "./kit";
-import { insideOf, placedRegion, placeRegion } from "./plan";
+import { insideOf, isOnEdge, placedRegion, placeRegion } from "./plan";
 
 /** A part as a plan shows it: where it lies and in which colours. A component is drawn part by part. */
 export interface DrawnPart {
@@ -19,6 +20,8 @@ export interface DrawnPart {
 	region: Region;
 	boughtColour: string;
 	firedColour: string;
+	/** What is cut for one that stands on its edge, round its own middle: only where parts are drawn as they are cut. */
+	asCut?: Region;
 	/** The fibre that lines a wall. */
 	lining?: Region;
 	/** How much of what lies below shows through, 0–1. */
@@ -60,7 +63,9 @@ function drawPart(
 	const glass = "glassId" in part ? glasses.get(part.glassId) : undefined;
 	const region = placedRegion(part, design, glass);
 	const lining = part.kind === "dam" && part.liningMm ? { lining: liningOf(region, part.liningMm) } : {};
-	return [{ part, region, ...lining, ...coloursOf(part, glass) }];
+	const asCut =
+		components === "cut" && part.kind === "sheet" && isOnEdge(part) ? { asCut: regionOfShape(part.shape) } : {};
+	return [{ part, region, ...asCut, ...lining, ...coloursOf(part, glass) }];
 }
 
 /** Between the inside of a wall and its opening. */
@@ -110,7 +115,7 @@ function drawnAsFired(
 	return drawn;
 }
 
-function coloursOf(part: KitPart, glass: Glass | undefined): Omit<DrawnPart, "part" | "region" | "lining"> {
+function coloursOf(part: KitPart, glass: Glass | undefined): Omit<DrawnPart, "part" | "region" | "lining" | "asCut"> {
 	if (part.kind === "foil" || part.kind === "loop") return alike(METAL_COLOURS[part.metal]);
 	if (part.kind === "fibre") return alike(FIBRE_COLOUR);
 	if (part.kind === "dam") return alike(WALL_COLOURS[wallStuffOf(part)]);
