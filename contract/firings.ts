@@ -11,6 +11,7 @@ import type { ControllerState } from "@core/kiln/controller";
 import type { KilnHeat } from "@core/kiln/heat";
 import type { LineStatus } from "@core/kiln/line-status";
 import type { Distrust } from "@core/kiln/sensor";
+import type { LoadHeat } from "@core/loading/load-heat";
 import type { Place } from "@core/loading/place";
 import { z } from "zod";
 import { assistant } from "./action";
@@ -70,7 +71,7 @@ export interface FiringCard {
 	/** Pieces by their code that its schedule soaks for less than their figures of today ask for; of one that is planned or hot. */
 	short: FallsShort[];
 	/** What lies in it: thickest glass (mm), heat of shelf and glass (J/K), glass on moulds. */
-	heat: { thicknessMm: number; loadJPerK: number; onMould: boolean };
+	heat: LoadHeat;
 	/** What a bare firing is for. */
 	what: string;
 	/** Parts that are fired beside the pieces, or alone: so many of a glass, so large. */

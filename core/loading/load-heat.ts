@@ -10,6 +10,13 @@ import type { Shelf } from "./shelf";
 const GLASS_J_PER_KG_K = 900;
 const SHELF_KG_PER_M2 = 27;
 
+/** What lies in a kiln, as far as its curve is concerned: thickest glass (mm), heat that shelves and glass hold (J/K), glass on moulds. */
+export interface LoadHeat {
+	thicknessMm: number;
+	loadJPerK: number;
+	onMould: boolean;
+}
+
 interface Heavy {
 	body: Pick<PieceBody, "massG" | "thickestMm" | "insertMm">;
 }
@@ -19,7 +26,7 @@ export function loadHeat(
 	loaded: readonly Heavy[],
 	shelf: Pick<Shelf, "widthMm" | "heightMm">,
 	{ bareMm = 0, shelves = 1 }: { bareMm?: number; shelves?: number } = {},
-): { thicknessMm: number; loadJPerK: number } {
+): Omit<LoadHeat, "onMould"> {
 	const glassKg = loaded.reduce((sum, { body }) => sum + body.massG / 1000, 0);
 	const shelfKg = shelves * ((shelf.widthMm * shelf.heightMm) / 1e6) * SHELF_KG_PER_M2;
 	return {

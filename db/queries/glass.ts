@@ -77,3 +77,9 @@ export const openStrainTests = (reader: Reader) =>
 		.leftJoin(kiln, eq(kiln.id, firing.kilnId))
 		.where(and(isNull(componentLot.firedAt), isNotNull(componentLot.onFamilyId)))
 		.orderBy(asc(componentLot.wantedAt));
+
+/** Moulds that are not fired: glass only lies in them on the bench. */
+export async function frameIds(reader: Reader): Promise<Set<string>> {
+	const rows = await reader.select({ id: mould.id }).from(mould).where(eq(mould.kind, "frame"));
+	return new Set(rows.map(({ id }) => id));
+}

@@ -7,6 +7,7 @@ import type { Misfit } from "../../core/kiln/learn";
 import { KILN_COMMANDS, type KilnCommand } from "../../core/kiln/register-map";
 import type { Distrust } from "../../core/kiln/sensor";
 import { STEER_OUTCOMES, type SteerOutcome } from "../../core/kiln/steer";
+import type { LoadHeat } from "../../core/loading/load-heat";
 import { instant, oneOf } from "./columns";
 import { glassFamily } from "./glass";
 import { kiln } from "./kilns";
@@ -60,6 +61,8 @@ export const firing = pgTable(
 		distrust: jsonb("distrust").$type<Distrust[]>().notNull().default([]),
 		/** What was measured, kept when it is opened. */
 		came: jsonb("came").$type<FiringCame>(),
+		/** What lay in it, kept when it is opened: its pieces go on to other firings and become others. */
+		lay: jsonb("lay").$type<LoadHeat>(),
 		/** What a bare firing is for. */
 		what: text("what").notNull().default(""),
 		note: text("note").notNull().default(""),

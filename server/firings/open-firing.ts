@@ -5,6 +5,7 @@ import { mayOpen } from "@core/firing/may-open";
 import { feltCurve } from "@core/firing/plan-flow";
 import { viscosityOf } from "@core/glass/viscosity";
 import type { KilnHeat } from "@core/kiln/heat";
+import type { LoadHeat } from "@core/loading/load-heat";
 import { phraseText } from "@core/units/phrase";
 import type { Transaction } from "@db/connect";
 import { lockFiring } from "@db/queries/firings";
@@ -72,7 +73,7 @@ async function open(
 	const came = await whatCame(tx, { ...model, row: { ...row, distrust } });
 	await tx
 		.update(firing)
-		.set({ state: "opened", finishedAt: now, note, came, distrust })
+		.set({ state: "opened", finishedAt: now, note, came, distrust, lay: layIn(model) })
 		.where(eq(firing.id, firingId));
 	// What was wrong with it is over: nobody watches an opened kiln.
 	await tx
@@ -82,6 +83,8 @@ async function open(
 	await countMouldUses(tx, firingId);
 	return { firingId };
 }
+
+const layIn = ({ thicknessMm, loadJPerK, onMould }: FiringModel): LoadHeat => ({ thicknessMm, loadJPerK, onMould });
 
 /** Where a hot kiln is opened by two, the other one is another person, and may open kilns here. */
 function refuseUnlessTwo({ actor, studio }: Context, second: Second | undefined): void {

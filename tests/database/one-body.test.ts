@@ -120,4 +120,24 @@ describe("a piece that gets glass in its second firing", () => {
 		await studio.act("undo", { pieceId, eventId: randomUUID(), seq: after.seq });
 		expect((await studio.see("piece", { code })).piece.body?.from).toBe("measuredBefore");
 	});
+
+	it("leaves the curve of a firing that is over as it was, whatever the piece becomes afterwards", async () => {
+		const { pieceId, code, asMade } = await handedIn({ thickestMm: 3.4, thinnestMm: 3.1 });
+		const firingId = randomUUID();
+		const { kilns } = await studio.see("load");
+		const load = { firingId, kilnId: kilns.find(({ name }) => name === "Silo kiln")?.id ?? "" };
+		await studio.act("acceptLoad", { ...load, pieces: [{ pieceId, seq: 2 }] });
+		await studio.act("startFiring", { firingId, speedUp: 1, somebodyThere: true });
+		const lay = async () => (await studio.see("schedule", { firing: firingId })).firing?.heat;
+		const hot = await lay();
+		expect(hot?.thicknessMm).toBe(3.4);
+		await studio.act("openFiring", { firingId, earlyReason: "only a test of the book" });
+		expect(await lay()).toEqual(hot);
+		const judged = { pieceId, eventId: randomUUID(), seq: 4, level: "full" as const, faults: [], note: "" };
+		await studio.act("judge", { ...judged, firingId, next: "nextFiring" });
+		const { piece: before } = await studio.see("piece", { code });
+		const thicker = { ...asMade, thickestMm: 9.6, massG: 240 };
+		await studio.act("measure", { pieceId, eventId: randomUUID(), seq: before.seq, asMade: thicker });
+		expect(await lay()).toEqual(hot);
+	});
 });

@@ -13,7 +13,7 @@ let folder = "";
 let port = 0;
 
 /** What undoes the newest migration, so that it can be made again. */
-const UNDO_NEWEST = ["alter table glass drop column fused", "alter table mould drop column renew_after"];
+const UNDO_NEWEST = ["alter table firing drop column lay"];
 const start = (env: Record<string, string> = {}): Run =>
 	runScript("start", { ZEPHYR_DATA: data, ZEPHYR_PORT: String(port), ...env });
 

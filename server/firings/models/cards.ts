@@ -5,6 +5,7 @@ import { loadHeat } from "@core/loading/load-heat";
 import { shelvesUsed } from "@core/loading/tiers";
 import { toFire } from "@core/piece/to-fire";
 import { lotsIn } from "@db/queries/bags";
+import { frameIds } from "@db/queries/glass";
 import { briefs } from "@db/queries/pieces";
 import { firing, firingPlace, glassFamily, kiln, piece, scheduleVersion } from "@db/schema";
 import { desc, eq, inArray, type SQL } from "drizzle-orm";
@@ -27,13 +28,16 @@ async function namesOfSchedules(db: ViewContext["db"], ids: string[]): Promise<M
 function heatOf(
 	pieces: readonly PieceBrief[],
 	row: typeof kiln.$inferSelect,
-	{ bareMm, shelves }: { bareMm: number; shelves: number },
+	{ bareMm, shelves, frames }: { bareMm: number; shelves: number; frames: ReadonlySet<string> },
 ): FiringCard["heat"] {
 	const loaded = pieces.flatMap(({ body }) => (body ? [{ body }] : []));
 	const shelf = { widthMm: row.shelfWidthMm, heightMm: row.shelfHeightMm };
 	return {
 		...loadHeat(loaded, shelf, { bareMm, shelves }),
-		onMould: pieces.some(({ route, step }) => Boolean(route[step]?.mouldId)),
+		onMould: pieces.some(({ route, step }) => {
+			const on = route[step]?.mouldId;
+			return on !== undefined && on !== null && !frames.has(on);
+		}),
 	};
 }
 
@@ -92,6 +96,7 @@ export async function firingCards(context: ViewContext, where: SQL | undefined, 
 	);
 	const lots = await lotsIn(db, ids);
 	const { studio, now } = context;
+	const frames = await frameIds(db);
 	const others = await otherFamilies(db, rows, places, pieces);
 	const lyingIn = (firingId: string) =>
 		pieces.filter(({ id }) => places.some((place) => place.firingId === firingId && place.pieceId === id));
@@ -135,10 +140,12 @@ export async function firingCards(context: ViewContext, where: SQL | undefined, 
 		short: shortIn(row, family, lyingIn(row.id)),
 		note: row.note,
 		scheduleName: scheduleNames.get(row.scheduleVersionId ?? "") ?? null,
-		heat: heatOf(lyingIn(row.id), kilnRow, {
-			bareMm: row.thicknessMm ?? 0,
-			shelves: shelvesUsed(places.filter(({ firingId }) => firingId === row.id)),
-		}),
+		heat:
+			row.lay ??
+			heatOf(lyingIn(row.id), kilnRow, {
+				...{ bareMm: row.thicknessMm ?? 0, frames },
+				shelves: shelvesUsed(places.filter(({ firingId }) => firingId === row.id)),
+			}),
 		pieces: places
 			.filter(({ firingId }) => firingId === row.id)
 			.flatMap((place): FiringPiece[] => {

@@ -1,7 +1,7 @@
 import { isOver } from "@core/kiln/line-status";
 import { isBelieved } from "@core/kiln/sensor";
 import { type Simulation, type SoFar, simulateFiring } from "@core/kiln/simulate";
-import { loadHeat } from "@core/loading/load-heat";
+import { type LoadHeat, loadHeat } from "@core/loading/load-heat";
 import { heatPlaces, shelvesUsed } from "@core/loading/tiers";
 import type { Reader } from "@db/connect";
 import type { FiringRow } from "@db/queries/firings";
@@ -36,17 +36,28 @@ export async function firingModel(reader: Reader, firingId: string): Promise<Fir
 		.where(eq(firing.id, firingId));
 	if (!found) throw new Refusal("missing", "This firing is not in the book.");
 	const lying = await lyingIn(reader, firingId);
-	const mouldIds = lying.flatMap(({ journey }) => journey.route[journey.step]?.mouldId ?? []);
-	const moulds = mouldIds.length > 0 ? await reader.select().from(mould).where(inArray(mould.id, mouldIds)) : [];
-	const shelf = { widthMm: found.kiln.shelfWidthMm, heightMm: found.kiln.shelfHeightMm };
 	const shelves = shelvesUsed(lying);
-	const heat = loadHeat(lying, shelf, { bareMm: found.row.thicknessMm ?? 0, shelves });
+	const { thicknessMm, loadJPerK, onMould } = found.row.lay ?? (await layOf(reader, found, lying));
 	const soak = found.row.schedule.segments.find(({ name }) => name === "drop");
 	return {
 		...found,
-		...{ ...heat, shelves },
+		...{ thicknessMm, loadJPerK, onMould, shelves },
 		/** The soak was set by it: an hour for 6 mm. */
-		effectiveMm: Math.max(heat.thicknessMm, ((soak?.holdMin ?? 0) / 60) * 6),
+		effectiveMm: Math.max(thicknessMm, ((soak?.holdMin ?? 0) / 60) * 6),
+	};
+}
+
+/** Of a firing that is planned or hot: what is known of its pieces now. */
+async function layOf(
+	reader: Reader,
+	{ row, kiln: its }: Pick<FiringModel, "row" | "kiln">,
+	lying: Awaited<ReturnType<typeof lyingIn>>,
+): Promise<LoadHeat> {
+	const mouldIds = lying.flatMap(({ journey }) => journey.route[journey.step]?.mouldId ?? []);
+	const moulds = mouldIds.length > 0 ? await reader.select().from(mould).where(inArray(mould.id, mouldIds)) : [];
+	const shelf = { widthMm: its.shelfWidthMm, heightMm: its.shelfHeightMm };
+	return {
+		...loadHeat(lying, shelf, { bareMm: row.thicknessMm ?? 0, shelves: shelvesUsed(lying) }),
 		onMould: moulds.some(({ kind }) => kind !== "frame"),
 	};
 }

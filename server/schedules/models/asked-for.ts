@@ -3,13 +3,14 @@ import type { PieceToFire } from "@core/firing/demand";
 import type { ScheduleDocument } from "@core/firing/document";
 import { LEVEL_WORDS } from "@core/firing/level";
 import type { GlassFamily } from "@core/glass/family";
+import type { LoadHeat } from "@core/loading/load-heat";
 import { toFire } from "@core/piece/to-fire";
 import type { Reader } from "@db/connect";
 import { loadGlassBook } from "@db/queries/glass";
 import { loadKit } from "@db/queries/kits";
 import { loadWaiting } from "@db/queries/waiting";
 import { firing, firingPlace, mould, piece } from "@db/schema";
-import { eq, inArray } from "drizzle-orm";
+import { and, eq, inArray, ne } from "drizzle-orm";
 import { firingCards } from "../../firings/models/cards";
 import { inPool } from "../../heavy/in-pool";
 import { inTheBook, Refusal } from "../../house/refusal";
@@ -21,7 +22,7 @@ interface Asked {
 	pieces: PieceToFire[] | undefined;
 	family: GlassFamily | undefined;
 	kilnId: string | null;
-	firing: { id: string; number: number; heat: { thicknessMm: number; loadJPerK: number; onMould: boolean } } | null;
+	firing: { id: string; number: number; heat: LoadHeat } | null;
 	change: Partial<ScheduleDocument>;
 }
 
@@ -97,10 +98,13 @@ export async function askedFor(
 	};
 }
 
-/** What the least bearing of some moulds bears, °C; null without one. */
+/** What the least bearing of some moulds bears, °C; null without one. A frame is not fired. */
 async function mouldLimitOf(db: Reader, ids: readonly (string | null | undefined)[]): Promise<number | null> {
 	const known = ids.flatMap((id) => id ?? []);
 	if (known.length === 0) return null;
-	const rows = await db.select({ maxC: mould.maxC }).from(mould).where(inArray(mould.id, known));
+	const rows = await db
+		.select({ maxC: mould.maxC })
+		.from(mould)
+		.where(and(inArray(mould.id, known), ne(mould.kind, "frame")));
 	return rows.length > 0 ? Math.min(...rows.map(({ maxC }) => maxC)) : null;
 }

@@ -1,0 +1,1 @@
+ALTER TABLE "firing" ADD COLUMN "lay" jsonb;
