@@ -1,4 +1,4 @@
-import { firstLeftOf } from "./first-left";
+import { leastOf } from "../extremes";
 import { type Box, type BoxPlace, packShelf } from "./pack";
 import { packWithin } from "./pack-within";
 import type { Shelf } from "./shelf";
@@ -50,7 +50,7 @@ function waysFor(shelf: Shelf, boxes: readonly Box[]): ((order: readonly Box[], 
 }
 
 function isBetter(a: Packing, b: Packing, rankOf: (id: string) => number): boolean {
-	const firstLeft = ({ left }: Packing) => firstLeftOf(left.map(({ id }) => rankOf(id)));
+	const firstLeft = ({ left }: Packing) => leastOf(left.map(({ id }) => rankOf(id)));
 	const [mine, theirs] = [firstLeft(a), firstLeft(b)];
 	if (mine !== theirs) return mine > theirs;
 	const area = ({ places }: Packing) => places.reduce((sum, one) => sum + one.widthMm * one.heightMm, 0);

@@ -1,4 +1,4 @@
-import { firstLeftOf } from "./first-left";
+import { leastOf } from "../extremes";
 import { bestLaid } from "./outlines/best-laid";
 import type { Uneven } from "./outlines/to-middle";
 import type { KilnPlacement, PlacedPiece, ShelfPiece } from "./placement";
@@ -70,7 +70,7 @@ function isFuller(a: TiersLaid, b: TiersLaid, pieces: readonly ShelfPiece[]): bo
 	const of = ({ leftIds }: TiersLaid) => {
 		const left = pieces.filter(({ id }) => leftIds.includes(id));
 		return {
-			firstLeft: firstLeftOf(left.map(({ rank }) => rank)),
+			firstLeft: leastOf(left.map(({ rank }) => rank)),
 			leftMm2: left.reduce((sum, { form }) => sum + form.areaMm2, 0),
 		};
 	};

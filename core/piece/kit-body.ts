@@ -18,7 +18,7 @@ export function kitBody(stack: Stack): KitBody {
 	const box = boundsOf(glass.flatMap(({ region }) => region));
 	const bodies = stack.bodies.map(({ parts }) => boundsOf(parts.flatMap(({ region }) => region)));
 	const { laidThickestMm, laidThinnestMm, ...found } = heightsFound(stack);
-	const { thickestMm, thinnestMm, insertMm = 0, aroundMm = 0, narrowMm = 0 } = found;
+	const { thickestMm, thinnestMm, insertMm = 0, aroundMm = 0, narrowMm = 0, alone } = found;
 	const isMixed = glass.some(({ fused }) => fused) && glass.some(({ fused }) => !fused);
 	return {
 		...{ level, ...(hadLevel && { hadLevel }), turnedOver: step.turnedOver === true },
@@ -29,6 +29,7 @@ export function kitBody(stack: Stack): KitBody {
 			0,
 		),
 		...{ narrowMm, thickestMm, thinnestMm, laidThickestMm, laidThinnestMm, insertMm, aroundMm, areaMm2 },
+		...(alone && { alone }),
 		...heldBy(stack),
 		meanMm: areaMm2 > 0 ? volumeMm3 / areaMm2 : 0,
 		massG: volumeMm3 * DENSITY_G_PER_MM3,

@@ -1,13 +1,14 @@
+import { leastOf, mostOf } from "../extremes";
 import type { FuseLevel } from "../firing/level";
 import type { Ring } from "../geometry/region";
 import type { AsMade } from "../journey/events";
-import { effectiveThicknessMm, type Heights } from "../stack/effective-thickness";
+import { effectiveThicknessMm, type Heights, type OwnHeights } from "../stack/effective-thickness";
 
 /**
  * A piece of a kit as one firing of its route finds it on the shelf, by the kit alone. Lengths mm, mass g; all as laid for that firing,
  * with the heat of the firings before in it. An estimate.
  */
-export interface KitBody extends Required<Omit<Heights, "narrowMm">> {
+export interface KitBody extends Required<Omit<Heights, "alone">>, Pick<Heights, "alone"> {
 	level: FuseLevel;
 	/** The highest level so far; none for cold glass. */
 	hadLevel?: FuseLevel;
@@ -17,9 +18,8 @@ export interface KitBody extends Required<Omit<Heights, "narrowMm">> {
 	opaqueBelow: boolean;
 	widthMm: number;
 	heightMm: number;
-	/** Longer and narrower side of its largest body: a kit of loose dots is as large as a dot. */
+	/** Longer side of its largest body: a kit of loose dots is as large as a dot. */
 	acrossMm: number;
-	narrowMm: number;
 	/** Bodies that do not hold together. */
 	bodies: number;
 	/** Over the area that it covers. */
@@ -89,11 +89,22 @@ function kitAt(kit: readonly KitBody[], { step, again }: At): KitBody | undefine
 
 /** What lies there once that firing is over: its relief as far as that is left, nothing that traps air, nothing new. */
 function firedAgain(body: KitBody): KitBody {
-	const levelled = (mm: number) => body.meanMm + (mm - body.meanMm) * body.leaves;
+	const levelled = <H extends OwnHeights>(its: H): H => {
+		const left = (mm: number) => its.meanMm + (mm - its.meanMm) * body.leaves;
+		const { thickestMm, thinnestMm, meanMm } = its;
+		return { ...its, thickestMm: Math.max(left(thickestMm), meanMm), thinnestMm: Math.min(left(thinnestMm), meanMm) };
+	};
+	const alone = body.alone?.map(levelled);
+	const heights = alone
+		? {
+				thickestMm: mostOf(alone.map(({ thickestMm }) => thickestMm)),
+				thinnestMm: leastOf(alone.map(({ thinnestMm }) => thinnestMm)),
+			}
+		: levelled(body);
 	return {
 		...body,
-		thickestMm: Math.max(levelled(body.thickestMm), body.meanMm),
-		thinnestMm: Math.min(levelled(body.thinnestMm), body.meanMm),
+		...{ thickestMm: heights.thickestMm, thinnestMm: heights.thinnestMm },
+		...(alone && { alone }),
 		...{ laidThickestMm: undefined, laidThinnestMm: undefined, trappedSpanMm: 0, fired: true, addsGlass: false },
 	};
 }
@@ -133,7 +144,9 @@ export function pieceBody(
 		widthMm: Math.max(LEAST_MM, planned.widthMm + more("widthMm")),
 		heightMm: Math.max(LEAST_MM, planned.heightMm + more("heightMm")),
 	};
-	const isSince = at.step !== madeAt.step || at.again !== madeAt.again;
+	// One of several that are not alike may be the thinnest of them: it is believed as what was measured before is.
+	const isOther = made && reference?.alone !== undefined && isOfOne(made, reference);
+	const isSince = at.step !== madeAt.step || at.again !== madeAt.again || isOther === true;
 	const { higherMm, ...corrected } = heightsBy(planned, made, wasLaid, isSince);
 	const isOne = planned.bodies <= 1;
 	const heights: Heights = {
@@ -141,6 +154,7 @@ export function pieceBody(
 		insertMm: planned.insertMm,
 		aroundMm: planned.aroundMm,
 		narrowMm: isOne ? Math.min(size.widthMm, size.heightMm) : planned.narrowMm,
+		...(planned.alone && { alone: planned.alone.map((one) => asCorrected(one, planned, corrected)) }),
 	};
 	const areaMm2 = (planned.areaMm2 * size.widthMm * size.heightMm) / (planned.widthMm * planned.heightMm || 1);
 	const massG =
@@ -185,6 +199,13 @@ function heightsBy(
 	const lowest = weighed ? planned.thinnestMm * weighed : planned.thinnestMm + thinnerMm;
 	const thickestMm = Math.max(LEAST_MM, highest);
 	return { thickestMm, thinnestMm: Math.min(thickestMm, Math.max(LEAST_MM, lowest)), higherMm };
+}
+
+/** One of its bodies, higher and thinner by as much as all of it was measured to be. */
+function asCorrected(one: OwnHeights, planned: KitBody, now: Pick<Heights, "thickestMm" | "thinnestMm">): OwnHeights {
+	const thickestMm = Math.max(LEAST_MM, one.thickestMm + now.thickestMm - planned.thickestMm);
+	const thinnestMm = Math.max(LEAST_MM, one.thinnestMm + now.thinnestMm - planned.thinnestMm);
+	return { ...one, thickestMm, thinnestMm: Math.min(thickestMm, thinnestMm) };
 }
 
 /** Was glass added after somebody measured it? */

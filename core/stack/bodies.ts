@@ -97,6 +97,9 @@ function moveNear({ edge }: After, place: Point): Pick<EdgeMove, "mm" | "finalMm
 	return move;
 }
 
+/** Every part of it is meant to come out by itself. */
+export const isLoose = ({ parts }: Pick<Body, "parts">): boolean => parts.every(({ part }) => part.loose === true);
+
 /** Do two bodies run into each other in the firing? */
 export const runTogether = (one: Body, other: Body): boolean =>
 	areaMm2(intersect(one.after.region, other.after.region)) > 0.5;

@@ -1,3 +1,4 @@
+import { mostOf } from "../extremes";
 import { type FuseLevel, keepsSurface } from "../firing/level";
 
 /**
@@ -34,15 +35,27 @@ export interface Heights {
 	aroundMm?: number;
 	/** Narrower side of its largest body; left out: a plate. */
 	narrowMm?: number;
+	/** Where it is several bodies on purpose that are not alike: each by itself. It anneals as the one that asks for most. */
+	alone?: readonly OwnHeights[] | undefined;
 }
 
+/** Of one of several bodies; `meanMm` over the area that it covers. */
+export type OwnHeights = Omit<Heights, "alone"> & { meanMm: number };
+
 /** The same height all over, as people call it. */
-export const isEven = ({ thickestMm, thinnestMm }: Heights): boolean =>
-	thinnestMm <= 0 || thickestMm / thinnestMm <= EVEN_RATIO || thickestMm - thinnestMm <= EVEN_STEP_MM;
+export function isEven(heights: Heights): boolean {
+	const { thickestMm, thinnestMm } = mostUneven(heights);
+	return thinnestMm <= 0 || thickestMm / thinnestMm <= EVEN_RATIO || thickestMm - thinnestMm <= EVEN_STEP_MM;
+}
+
+/** Of several bodies the one with the most uneven heights; one body as it is. */
+export const mostUneven = (heights: Heights): Heights =>
+	heights.alone?.toSorted((a, b) => ratioOf(b) - ratioOf(a))[0] ?? heights;
 
 /** Thickest : thinnest; 1 where nothing is known of the thinnest. */
-export const unevenness = ({ thickestMm, thinnestMm }: Heights): number =>
-	thinnestMm > 0 ? thickestMm / thinnestMm : 1;
+export const unevenness = (heights: Heights): number => ratioOf(mostUneven(heights));
+
+const ratioOf = ({ thickestMm, thinnestMm }: Heights): number => (thinnestMm > 0 ? thickestMm / thinnestMm : 1);
 
 /**
  * By how much an uneven piece anneals as thicker: 1 where it is even, growing to the level's factor at twice as thick as thin, and on
@@ -61,11 +74,12 @@ export function unevenFactor(heights: Heights, level: FuseLevel, hadLevel?: Fuse
 
 /**
  * Thickness (mm) to anneal as: the thickest glass times its factor, or the glass round an insert and the insert, twice. A body not much
- * wider than high cools from its sides too.
+ * wider than high cools from its sides too. Several bodies as the one that asks for most.
  * Source of the last: product of plane walls, Incropera & DeWitt, *Fundamentals of Heat and Mass Transfer*, with a quarter of the
  * side's effect, on the safe side.
  */
 export function effectiveThicknessMm(heights: Heights, level: FuseLevel, hadLevel?: FuseLevel): number {
+	if (heights.alone) return mostOf(heights.alone.map((one) => effectiveThicknessMm(one, level, hadLevel)));
 	const { thickestMm, insertMm = 0, aroundMm = 0, narrowMm = Number.POSITIVE_INFINITY } = heights;
 	const isPlate = narrowMm >= PLATE * thickestMm;
 	const ownMm = isPlate || narrowMm <= 0 ? thickestMm : 1 / Math.hypot(1 / thickestMm, 1 / narrowMm);

@@ -1,11 +1,14 @@
 import { mostOf } from "../extremes";
 import { LEVEL_AIM } from "../firing/level";
 import { boundsOf } from "../geometry/bounds";
-import type { Heights } from "./effective-thickness";
+import { groupBy } from "../group-by";
+import { type Body, isLoose } from "./bodies";
+import type { Heights, OwnHeights } from "./effective-thickness";
 import type { Lain } from "./lay";
 import { levelledShare } from "./profile";
 import { reliefOf } from "./relief";
 import { reachedBy, type Stack, type StackColumn } from "./stack";
+import { isHeldBy } from "./walls";
 
 /** What share of its relief, 0–1, so much flow leaves to some of the glass of a stack. */
 export function reliefLeft(stack: Stack, glass: readonly Lain[], flow: number): number {
@@ -36,22 +39,75 @@ export function heightsFound(stack: Stack): Found {
 function reckoned(stack: Stack): Found {
 	const columns = stack.columns.filter(({ mm }) => mm > 0);
 	const isOld = stack.isLater || stack.glass.some(({ fused }) => fused);
-	const places = isOld ? throughFirings(stack, columns) : columns;
-	const laid = places.map((place, i) => ({ ...place, looseMm: looseOf(stack, columns[i] as StackColumn) }));
+	const placesOf = (some: readonly StackColumn[]): readonly HeightThere[] =>
+		isOld ? throughFirings(stack, some) : some;
+	const bodies = apartOnPurpose(stack, columns);
+	const each = bodies.map((its) => ({ ...its, places: placesOf(its.columns) }));
+	const places = each.flatMap((its) => its.places);
+	const looseBy = each.flatMap((its) => its.columns.map((column) => looseOf(stack, column)));
+	const laid = places.map((place, i) => ({ ...place, looseMm: looseBy[i] as number }));
+	const alone = distinct(
+		each.map((its) => ({
+			...{ ...heightsOf(its.places), meanMm: meanOf(its.places) },
+			...{ ...pocketOf(its.columns), narrowMm: narrowOf(its.bodies) },
+		})),
+	);
 	return {
-		thickestMm: mostOf(places.map(({ peakMm }) => peakMm)),
-		thinnestMm: reachedBy(
-			places.map(({ areaMm2, mm }) => ({ areaMm2, mm })),
-			0.95,
-		),
+		...heightsOf(places),
+		...(alone.length > 1 && { alone }),
 		laidThickestMm: mostOf(laid.map(({ peakMm, looseMm }) => peakMm + looseMm)),
 		laidThinnestMm: reachedBy(
 			laid.map(({ areaMm2, mm, looseMm }) => ({ areaMm2, mm: mm + looseMm })),
 			0.95,
 		),
-		...{ ...pocketOf(columns), narrowMm: narrowOf(stack) },
+		...{ ...pocketOf(columns), narrowMm: narrowOf(stack.bodies) },
 	};
 }
+
+interface Apart {
+	bodies: readonly Body[];
+	columns: readonly StackColumn[];
+}
+
+/**
+ * What never holds together, because it is meant to come out by itself or lies in a wall of its own. Everything else is one, as it is
+ * where one lies over another: what is annealed as one body is never annealed for less.
+ */
+function apartOnPurpose({ bodies, walls }: Stack, columns: readonly StackColumn[]): Apart[] {
+	const isMeant = (body: Body) => isLoose(body) || walls.some((wall) => isHeldBy(wall, body.parts));
+	const whole = [{ bodies, columns }];
+	if (bodies.length < 2 || bodies.filter((body) => !isMeant(body)).length > 1) return whole;
+	const bodyOf = new Map(bodies.flatMap((body) => body.parts.map((part) => [part, body] as const)));
+	const its = groupBy(columns, ({ parts }) => {
+		const there = new Set(parts.flatMap((part) => (part.glassMm > 0 ? (bodyOf.get(part) ?? []) : [])));
+		return there.size === 1 ? [...there][0] : undefined;
+	});
+	return its.has(undefined) ? whole : [...its].map(([body, own]) => ({ bodies: body ? [body] : [], columns: own }));
+}
+
+/** Those that differ from each other by what a caliper reads. */
+const distinct = (all: readonly OwnHeights[]): OwnHeights[] => [
+	...new Map(
+		all.map((one) => [
+			Object.values(one)
+				.map((mm) => mm.toFixed(2))
+				.join(" "),
+			one,
+		]),
+	).values(),
+];
+
+const heightsOf = (places: readonly HeightThere[]) => ({
+	thickestMm: mostOf(places.map(({ peakMm }) => peakMm)),
+	thinnestMm: reachedBy(
+		places.map(({ areaMm2, mm }) => ({ areaMm2, mm })),
+		0.95,
+	),
+});
+
+/** Over the area they cover, mm. */
+const meanOf = (places: readonly Pick<HeightThere, "areaMm2" | "mm">[]): number =>
+	places.reduce((sum, one) => sum + one.areaMm2 * one.mm, 0) / (places.reduce((sum, one) => sum + one.areaMm2, 0) || 1);
 
 /** By how much what is laid cold stands higher than it melts, mm: frit is loose, a thread round. */
 const looseOf = ({ isLater, firing }: Stack, { parts }: StackColumn): number =>
@@ -88,8 +144,7 @@ function throughFirings(stack: Stack, columns: readonly StackColumn[]): HeightTh
 		if (i === firing || level === undefined || lying.length === 0) continue;
 		const left = reliefLeft(stack, lying, LEVEL_AIM[level]);
 		const covered = places.filter(({ mm }) => mm > 0);
-		const areaMm2 = covered.reduce((sum, one) => sum + one.areaMm2, 0);
-		const meanMm = covered.reduce((sum, one) => sum + one.areaMm2 * one.mm, 0) / (areaMm2 || 1);
+		const meanMm = meanOf(covered);
 		for (const place of covered) {
 			place.peakMm = meanMm + (place.peakMm - meanMm) * left;
 			place.mm = meanMm + (place.mm - meanMm) * left;
@@ -119,7 +174,7 @@ function pocketOf(columns: readonly StackColumn[]): { insertMm: number; aroundMm
 }
 
 /** Narrower side of the widest body of glass, mm. */
-const narrowOf = ({ bodies }: Stack): number =>
+const narrowOf = (bodies: readonly Body[]): number =>
 	mostOf(
 		bodies.map(({ parts }) => {
 			const { widthMm, heightMm } = boundsOf(parts.flatMap(({ region }) => region));

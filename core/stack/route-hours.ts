@@ -1,7 +1,7 @@
 import type { Pace } from "../firing/schools";
 import { FAMILY_90 } from "../glass/family";
 import { type Phrase, say } from "../units/phrase";
-import { effectiveThicknessMm } from "./effective-thickness";
+import { effectiveThicknessMm, type Heights } from "./effective-thickness";
 import { heightsFound } from "./heights-found";
 import {
 	type FiringOutlook,
@@ -98,7 +98,11 @@ function oneSingleFewer(stack: Stack, pace: Pace, firing: FiringOutlook | undefi
 	const thickestMm = found.thickestMm - SINGLE_MM;
 	if (thickestMm < SINGLE_MM) return firing?.hours ?? 0;
 	const piece = pieceToFire(stack);
-	const lower = { ...found, thickestMm, thinnestMm: Math.min(found.thinnestMm, thickestMm) };
+	const lowered = <H extends Heights>(one: H): H => ({
+		...one,
+		...{ thickestMm: Math.min(one.thickestMm, thickestMm), thinnestMm: Math.min(one.thinnestMm, thickestMm) },
+	});
+	const lower = { ...lowered(found), ...(found.alone && { alone: found.alone.map(lowered) }) };
 	const effectiveMm = effectiveThicknessMm(lower, stack.level, stack.hadLevel);
 	const family = stack.book.families.get(mainFamily(stack) ?? "") ?? FAMILY_90;
 	return outlookOfPiece({ ...piece, thickestMm: piece.thickestMm - SINGLE_MM, effectiveMm }, pace, family).hours;

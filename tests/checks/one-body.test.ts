@@ -175,6 +175,76 @@ describe("small bodies", () => {
 		expect(body.massG).toBeGreaterThan(kitOf.massG);
 	});
 
+	it("many alike, loose, and several kinds of them together, ask for no more than the one of them that asks for most", () => {
+		const body = fc.record({
+			sideMm: fc.integer({ min: 8, max: 90 }),
+			high: fc.integer({ min: 1, max: 5 }),
+			onTop: fc.boolean(),
+			level: fc.constantFrom<FuseLevel>("tack", "contour", "full"),
+		});
+		type Made = { sideMm: number; high: number; onTop: boolean };
+		const stack = ({ sideMm, high, onTop }: Made, xMm: number) => [
+			...Array.from({ length: high }, (_, layer) =>
+				cut(square(sideMm), layer, xMm, 0, "clear", { id: `${xMm} ${layer}`, loose: true }),
+			),
+			...(onTop ? [cut(square(sideMm / 2), high, xMm, 0, "clear", { id: `${xMm} top`, loose: true })] : []),
+		];
+		const asks = (of: readonly Made[], level: FuseLevel) => {
+			const document = kit(
+				of.flatMap((one, i) => stack(one, i * 120)),
+				fire(level),
+			);
+			const [its] = shapeOf(document, studio).bodies;
+			const body = bodyOfJourney(shapeOf(document, studio), waiting(document, madeOf(its as KitBody, 0, false), 0));
+			const { firstRampCPerH, soakMin, coolCPerH, airMin } = demandOf(toFire("", body as PieceBody), USUAL_PACE);
+			return [firstRampCPerH === "full" ? 0 : 1 / firstRampCPerH, soakMin, 1 / coolCPerH, airMin];
+		};
+		fc.assert(
+			fc.property(
+				body,
+				fc.array(body, { minLength: 1, maxLength: 3 }),
+				fc.integer({ min: 2, max: 9 }),
+				(one, more, n) => {
+					const alike = asks(
+						Array.from({ length: n }, () => one),
+						one.level,
+					);
+					for (const [i, most] of asks([one], one.level).entries()) expect(alike[i]).toBeLessThanOrEqual(most + 1e-9);
+					const each = [one, ...more].map((its) => asks([its], one.level));
+					for (const [i, all] of asks([one, ...more], one.level).entries())
+						expect(all).toBeLessThanOrEqual(Math.max(...each.map((its) => its[i] as number)) + 1e-9);
+				},
+			),
+			{ numRuns: cases(200, 12) },
+		);
+	});
+
+	it("that are not alike keep their own heights when they are fired again, and one of them that was measured makes no other thinner", () => {
+		const loose = (sideMm: number, high: number, xMm: number) =>
+			Array.from({ length: high }, (_, layer) => cut(square(sideMm), layer, xMm, 0, "clear", { loose: true }));
+		const two = kit([...loose(60, 4, 0), ...loose(40, 1, 100)], fire("tack"));
+		const its = shapeOf(two, studio);
+		const [kitOf] = its.bodies as [KitBody];
+		const whole = waiting(two, madeOf(kitOf, 0, false), 0);
+		const cold = bodyOfJourney(its, whole) as PieceBody;
+		const again = bodyOfJourney(its, { ...whole, again: true, hadLevel: "tack" }) as PieceBody;
+		expect(cold).toMatchObject({ thickestMm: 12, thinnestMm: 3 });
+		// Both are even by themselves: no level makes them anneal as more than their own 12 mm.
+		expect(cold.effectiveMm).toBeLessThanOrEqual(12);
+		expect(again.thickestMm).toBeCloseTo(12, 5);
+		expect(again.effectiveMm).toBeCloseTo(cold.effectiveMm, 5);
+		const small = { widthMm: 40, heightMm: 40, thickestMm: 3.1, thinnestMm: 3.1, massG: null, changed: "" };
+		expect((bodyOfJourney(its, waiting(two, small, 0)) as PieceBody).effectiveMm).toBeCloseTo(cold.effectiveMm, 5);
+		const thick = { ...small, widthMm: 60, heightMm: 60, thickestMm: 13, thinnestMm: 13 };
+		expect((bodyOfJourney(its, waiting(two, thick, 0)) as PieceBody).thickestMm).toBeCloseTo(13, 5);
+		// Parts that are not meant to come apart are one: they may hold where they touch.
+		const meant = kit(
+			two.parts.map((part) => ({ ...part, loose: undefined })),
+			fire("tack"),
+		);
+		expect(shapeOf(meant, studio).bodies[0]?.alone).toBeUndefined();
+	});
+
 	it("and so does a lot of them", () => {
 		const of = (sizeMm: number | null) => demandOf(lotToFire("dots", sizeMm), USUAL_PACE).firstRampCPerH;
 		expect([of(9), of(14.9), of(15), of(null)]).toEqual(["full", "full", 222, 222]);

@@ -1,6 +1,6 @@
+import { leastOf } from "../../extremes";
 import { seededRandom } from "../../seeded-random";
 import { bestPacking } from "../best-packing";
-import { firstLeftOf } from "../first-left";
 import type { PlacedForm, Placement, ShelfPiece } from "../placement";
 import type { Shelf } from "../shelf";
 import { keptFree } from "./kept-free";
@@ -150,7 +150,7 @@ interface Score {
 }
 
 function scoreOf({ laid, leftIds }: LaidOut, known: ReadonlyMap<string, Ranked>): Score {
-	const firstLeft = firstLeftOf(leftIds.map((id) => known.get(id)?.rank ?? 0));
+	const firstLeft = leastOf(leftIds.map((id) => known.get(id)?.rank ?? 0));
 	const n = Math.max(1, laid.length);
 	const [mx, my] = [laid.reduce((sum, { xMm }) => sum + xMm, 0) / n, laid.reduce((sum, { yMm }) => sum + yMm, 0) / n];
 	return {

@@ -1,12 +1,11 @@
 import { LEVEL_AIM, LEVEL_WORDS } from "../../firing/level";
 import { areaMm2, unite } from "../../geometry/region";
 import { say } from "../../units/phrase";
-import { afterWithin, type Body } from "../bodies";
+import { afterWithin, type Body, isLoose } from "../bodies";
 import type { Finding } from "../finding";
 import { PUDDLE_MM } from "../outline";
 import type { Stack } from "../stack";
 import { isHeldBy } from "../walls";
-import { isLoose } from "./loose";
 import { ids, names } from "./words";
 
 const SEEN_MM = 0.5;

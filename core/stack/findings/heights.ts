@@ -5,7 +5,7 @@ import type { RouteStep } from "../../kit/kit";
 import { SEVERAL_HEIGHTS } from "../../piece/to-fire";
 import { type Phrase, say } from "../../units/phrase";
 import { touchesDarkAndWhite } from "../contacts";
-import { effectiveThicknessMm, isEven, UNEVEN_RATIO, unevenness } from "../effective-thickness";
+import { effectiveThicknessMm, isEven, mostUneven, UNEVEN_RATIO, unevenness } from "../effective-thickness";
 import type { Finding } from "../finding";
 import { firingStacks } from "../firing-stacks";
 import { heightsFound } from "../heights-found";
@@ -15,7 +15,7 @@ import type { Stack } from "../stack";
 export function heightFindings(stack: Stack): Finding[] {
 	const { level, insertMm, hadLevel } = stack;
 	const found = heightsFound(stack);
-	const { thickestMm: thick, thinnestMm: thin } = found;
+	const { thickestMm: thick, thinnestMm: thin } = mostUneven(found);
 	const effectiveMm = effectiveThicknessMm(found, level, hadLevel);
 	const ratio = unevenness(found);
 	const gentle = level === "tack" || level === "sinter";

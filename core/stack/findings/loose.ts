@@ -1,5 +1,5 @@
 import { say } from "../../units/phrase";
-import { type Body, runTogether } from "../bodies";
+import { type Body, isLoose, runTogether } from "../bodies";
 import { LEAST_OVERLAP_MM, SAFE_OVERLAP_MM } from "../contacts";
 import type { Finding, Mend } from "../finding";
 import type { Lain } from "../lay";
@@ -9,9 +9,6 @@ import { counted, holdsAny, ids, middle, names, worstOf } from "./words";
 
 /** Bodies further apart than this are pieces of their own, not parts that came loose, mm. */
 const OWN_PIECE_MM = 10;
-
-/** Every part of it is meant to come out by itself. */
-export const isLoose = ({ parts }: Pick<Body, "parts">): boolean => parts.every(({ part }) => part.loose === true);
 
 /** Touching is not joining: what lies on nothing and has a wish to shrink pulls away. */
 export function looseFindings(stack: Stack): Finding[] {

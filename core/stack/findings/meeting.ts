@@ -5,13 +5,12 @@ import { nearestOf } from "../../geometry/nearest";
 import { areaMm2, intersect, offset, subtract } from "../../geometry/region";
 import { say } from "../../units/phrase";
 import { afterOf, thicknessAt } from "../after";
-import { type Body, runTogether } from "../bodies";
+import { type Body, isLoose, runTogether } from "../bodies";
 import { TOUCH_MM } from "../contacts";
 import type { Finding, Mend } from "../finding";
 import type { Lain } from "../lay";
 import type { Stack } from "../stack";
 import type { Gap } from "./hold-together";
-import { isLoose } from "./loose";
 import { holdsAny, ids, names, worstOf } from "./words";
 
 /** Wider gaps are never closed by a usual stack, mm. */

@@ -2,12 +2,11 @@ import { apart, boundsOf } from "../../geometry/bounds";
 import { nearestOf } from "../../geometry/nearest";
 import type { Point } from "../../geometry/region";
 import { say } from "../../units/phrase";
-import type { Body } from "../bodies";
+import { type Body, isLoose } from "../bodies";
 import { TOUCH_MM } from "../contacts";
 import type { Finding } from "../finding";
 import type { Lain } from "../lay";
 import type { Stack } from "../stack";
-import { isLoose } from "./loose";
 import { centreOf, spreadOut, type TooNear } from "./spread-out";
 import { holdsAny, ids, names } from "./words";
 
