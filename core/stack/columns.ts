@@ -1,5 +1,6 @@
 import { apart, type Bounds, boundsOf } from "../geometry/bounds";
 import { convexCovers } from "../geometry/convex";
+import { isSliver } from "../geometry/is-sliver";
 import { areaMm2, intersect, type Region, subtract } from "../geometry/region";
 
 /** Something flat that lies on a layer. */
@@ -21,6 +22,8 @@ export interface Column<P extends Covering> {
 
 /** Slivers below this are rounding of the overlay, not glass. */
 const LEAST_AREA_MM2 = 0.05;
+/** What laps over its neighbour by less lies beside it: sizes in inches, or dragged, are rounded. Common practice, no source. */
+const LEAST_LAP_MM = 0.2;
 
 /**
  * Exact overlay of all parts: every patch of the plan with what lies there. The smallest parts come first, so that a base
@@ -36,22 +39,30 @@ export function columnsOf<P extends Covering>(parts: readonly P[]): Column<P>[] 
 				next.push(column);
 				continue;
 			}
-			const covered = part.convex && convexCovers(part.region[0] ?? [], column.region);
-			const shared = covered ? column.region : intersect(column.region, part.region);
-			const area = covered ? column.areaMm2 : areaMm2(shared);
-			if (area < LEAST_AREA_MM2) {
+			const shared = sharedBy(column, part);
+			if (!shared) {
 				next.push(column);
 				continue;
 			}
 			over.push(column.region);
-			keep(next, shared, [...column.parts, part]);
-			if (!covered) keep(next, subtract(column.region, part.region), column.parts);
+			keep(next, shared.region, [...column.parts, part]);
+			if (!shared.isAll) keep(next, subtract(column.region, part.region), column.parts);
 		}
 		keep(next, over.length === 0 ? part.region : subtract(part.region, over.flat()), [part]);
 		columns = next;
 	}
 	for (const column of columns) column.parts.sort((a, b) => a.layer - b.layer);
 	return columns;
+}
+
+/** What a part takes of a column: all of it, a patch, or nothing that a hand could lay. */
+function sharedBy<P extends Covering>(
+	column: Column<P>,
+	part: Covering,
+): { region: Region; isAll: boolean } | undefined {
+	if (part.convex && convexCovers(part.region[0] ?? [], column.region)) return { region: column.region, isAll: true };
+	const region = intersect(column.region, part.region);
+	return areaMm2(region) < LEAST_AREA_MM2 || isSliver(region, LEAST_LAP_MM) ? undefined : { region, isAll: false };
 }
 
 function keep<P extends Covering>(columns: Column<P>[], region: Region, parts: P[]): void {

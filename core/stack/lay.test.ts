@@ -4,6 +4,7 @@ import { FAMILIES, GLASSES } from "../../demo/studio";
 import { bar, book, box, cut, disc, fire, kit, lay, square } from "../../tests/support/kit";
 import { boundsOf } from "../geometry/bounds";
 import { areaMm2 } from "../geometry/region";
+import type { CutShape } from "../geometry/shape";
 import { drawnParts } from "../kit/drawn";
 import { PART_KINDS } from "../kit/kit";
 import { lengthOf } from "../kit/length";
@@ -171,5 +172,26 @@ describe("how high parts lie", () => {
 			stackOf(kit([cut(square(60)), fibre, bridge]), studio).rests.find(({ part }) => part.id === bridge.id)
 				?.overhangMm,
 		).toBeLessThan(21);
+	});
+
+	it("sixteenths of an inch, rounded to hundredths of a millimetre, lie side by side and not on each other", () => {
+		const inches = (of: number) => Number((of * 25.4).toFixed(2));
+		const at = (shape: CutShape, layer: number, x: number, y: number) => cut(shape, layer, inches(x), inches(y));
+		for (const wide of [9.25, 7.1875, 11.3125]) {
+			const half = wide / 2;
+			const stack = stackOf(
+				kit([
+					at(box(inches(wide), inches(6)), 0, 0, 0),
+					at(box(inches(wide), inches(2)), 1, 0, -2),
+					at(box(inches(5), inches(4)), 1, 2.5 - half, 1),
+					at(box(inches(wide - 5), inches(4)), 1, half - (wide - 5) / 2, 1),
+				]),
+				book(),
+			);
+			expect(stack.thickestMm).toBe(6);
+			expect(stack.rests.every(({ restMm }) => restMm === 0 || restMm === 3)).toBe(true);
+		}
+		// A lap that a hand can lay is one.
+		expect(stackOf(kit([cut(square(40)), cut(square(40), 1, 39.7)]), book()).thickestMm).toBe(6);
 	});
 });
