@@ -40,11 +40,11 @@ export function columnsOf<P extends Covering>(parts: readonly P[]): Column<P>[] 
 				continue;
 			}
 			const shared = sharedBy(column, part);
-			if (!shared) {
+			if (shared !== "nothing") over.push(column.region);
+			if (shared === "nothing" || shared === "sliver") {
 				next.push(column);
 				continue;
 			}
-			over.push(column.region);
 			keep(next, shared.region, [...column.parts, part]);
 			if (!shared.isAll) keep(next, subtract(column.region, part.region), column.parts);
 		}
@@ -55,14 +55,12 @@ export function columnsOf<P extends Covering>(parts: readonly P[]): Column<P>[] 
 	return columns;
 }
 
-/** What a part takes of a column: all of it, a patch, or nothing that a hand could lay. */
-function sharedBy<P extends Covering>(
-	column: Column<P>,
-	part: Covering,
-): { region: Region; isAll: boolean } | undefined {
+/** What a part takes of a column: all of it, a patch, or what no hand could lay, which stays the column's alone. */
+function sharedBy(column: Column<Covering>, part: Covering): { region: Region; isAll: boolean } | "sliver" | "nothing" {
 	if (part.convex && convexCovers(part.region[0] ?? [], column.region)) return { region: column.region, isAll: true };
 	const region = intersect(column.region, part.region);
-	return areaMm2(region) < LEAST_AREA_MM2 || isSliver(region, LEAST_LAP_MM) ? undefined : { region, isAll: false };
+	if (areaMm2(region) < LEAST_AREA_MM2) return "nothing";
+	return isSliver(region, LEAST_LAP_MM) ? "sliver" : { region, isAll: false };
 }
 
 function keep<P extends Covering>(columns: Column<P>[], region: Region, parts: P[]): void {
