@@ -2,6 +2,7 @@ import { mostOf } from "../extremes";
 import { LEVEL_AIM } from "../firing/level";
 import { boundsOf } from "../geometry/bounds";
 import { outerRing } from "../geometry/outer-ring";
+import { turnedOver } from "../geometry/turned-over";
 import { DENSITY_G_PER_MM3 } from "../glass/constants";
 import type { Body } from "../stack/bodies";
 import { touchesDarkAndWhite, trappedSpanMm } from "../stack/contacts";
@@ -47,11 +48,12 @@ export function kitBody(stack: Stack): KitBody {
 function heldBy({ bodies, walls, step, glass }: Stack): Pick<KitBody, "held" | "wall"> {
 	const holds = ({ parts }: Body) => walls.some((wall) => isHeldBy(wall, parts));
 	const stand = standsIn(step) ? walls.flatMap(({ dam }) => dam ?? []) : [];
+	const around = outerRing([...stand, ...glass].map(({ region }) => region));
 	return {
 		...(bodies.length > 0 && bodies.every(holds) && { held: true }),
 		...(stand.length > 0 && {
 			wall: {
-				outline: outerRing([...stand, ...glass].map(({ region }) => region)),
+				outline: step.turnedOver ? turnedOver(around) : around,
 				highMm: mostOf(stand.map(({ bulkMm }) => bulkMm)),
 			},
 		}),

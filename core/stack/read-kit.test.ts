@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { book as bookOf, box, cut, fire, kit, square } from "../../tests/support/kit";
+import { signedAreaMm2 } from "../geometry/shape";
 import type { KitPart } from "../kit/kit";
 import { METRIC, phraseText } from "../units/phrase";
 import { effectiveThicknessMm } from "./effective-thickness";
@@ -10,6 +11,22 @@ const codes = (parts: KitPart[]) =>
 	readKit(kit(parts), book).findings.map(({ code, severity }) => `${severity} ${code}`);
 
 describe("reading a kit", () => {
+	it("laid upside down it covers the shelf as in a mirror, and flipped afterwards as it was drawn", () => {
+		const gable: KitPart[] = [cut({ kind: "triangle", widthMm: 120, heightMm: 70 }), cut(square(30), 1, -30, -10)];
+		const route = [
+			{ level: "full" as const, handWork: "", turnedOver: true },
+			{ level: "firePolish" as const, handWork: "" },
+		];
+		const [over = [], up = []] = readKit(kit(gable, route), book).outlines ?? [];
+		// The right angle of the drawing lies at the lower left; turned over, at the lower right.
+		const corner = (ring: typeof over, side: 1 | -1) => ring.some(({ x, y }) => x * side > 59.9 && y < -34.9);
+		const top = (ring: typeof over) => Math.sign(ring.reduce((a, b) => (b.y > a.y ? b : a)).x);
+		expect([top(over), top(up)]).toEqual([-top(up), top(up)]);
+		expect(corner(over, 1) && corner(over, -1)).toBe(true);
+		expect(signedAreaMm2(over)).toBeCloseTo(signedAreaMm2(up), 6);
+		expect(signedAreaMm2(over)).toBeGreaterThan(0);
+	});
+
 	it("two singles of 100 mm: worked by hand", () => {
 		const reading = readKit(kit([cut(square(100), 0), cut(square(100), 1)]), book);
 		expect(reading).toMatchObject({ thickestMm: 6, thinnestMm: 6, stackCode: "90 | 3·3 | full", effectiveMm: 6 });

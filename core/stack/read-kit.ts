@@ -1,6 +1,7 @@
 import type { FuseLevel } from "../firing/level";
 import { outerRing } from "../geometry/outer-ring";
 import type { Point, Ring } from "../geometry/region";
+import { turnedOver } from "../geometry/turned-over";
 import type { KitDesign } from "../kit/kit";
 import { asPiece, kitBody } from "../piece/kit-body";
 import type { KitBody } from "../piece/piece-body";
@@ -58,7 +59,11 @@ export function readKit(design: KitDesign, book: GlassBook): KitReading {
 	return { ...readingOf(stack), bodies: stacks.map(kitBody), outlines: stacks.map(outlineOf) };
 }
 
-const outlineOf = ({ glass }: Stack): Ring => outerRing(glass.map(({ region }) => region));
+/** What it covers as it lies on the shelf: laid upside down, mirrored. */
+function outlineOf({ glass, step }: Stack): Ring {
+	const outline = outerRing(glass.map(({ region }) => region));
+	return step.turnedOver ? turnedOver(outline) : outline;
+}
 
 export function readingOf(stack: Stack): KitReading {
 	const { thickestMm, thinnestMm, level, areaMm2 } = stack;

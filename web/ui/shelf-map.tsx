@@ -21,6 +21,8 @@ export interface OnShelf {
 	/** Cut size as handed in, mm, as it lies before it is turned. */
 	madeWidthMm: number;
 	madeHeightMm: number;
+	/** Its underside looks up. */
+	upsideDown?: boolean;
 	mark?: "done" | "chosen" | "wrong" | "pinned" | undefined;
 }
 
@@ -143,13 +145,22 @@ function Halo({
 
 /** The glass as it was handed in, turned as it lies. */
 function Lying({ one, shelfHeightMm }: { one: OnShelf; shelfHeightMm: number }) {
-	const { place, picture, madeWidthMm: w, madeHeightMm: h } = one;
+	const { place, picture, madeWidthMm: w, madeHeightMm: h, upsideDown = false } = one;
+	const shapes = upsideDown ? picture?.shapes.toReversed() : picture?.shapes;
 	return (
 		<g transform={`translate(${place.xMm} ${shelfHeightMm - place.yMm}) rotate(${-place.turnDeg})`}>
-			{picture ? (
-				<g transform={`scale(${w / picture.widthMm} ${h / picture.heightMm})`}>
-					{picture.shapes.map(({ d, colour }) => (
-						<path key={d} d={d} fill={colour} stroke="#00000045" strokeWidth="0.4" />
+			{picture && shapes ? (
+				<g transform={`scale(${((upsideDown ? -1 : 1) * w) / picture.widthMm} ${h / picture.heightMm})`}>
+					{shapes.map(({ d, colour }, i) => (
+						// What lay lowest covers it now; a little of what is below shows where.
+						<path
+							key={d}
+							d={d}
+							fill={colour}
+							fillOpacity={upsideDown && i === shapes.length - 1 ? 0.82 : 1}
+							stroke="#00000045"
+							strokeWidth="0.4"
+						/>
 					))}
 				</g>
 			) : (
@@ -166,13 +177,25 @@ function NamePlate({ one, shelfHeightMm }: { one: OnShelf; shelfHeightMm: number
 	const plateW = Math.max(size * 3.4, Math.min(widthMm - 4, size * 4.1));
 	return (
 		<g className="pointer-events-none">
-			<rect x={x - plateW / 2} y={y - size * 1.15} width={plateW} height={size * 2.35} rx="2" fill="#fffffff0" />
+			<rect
+				x={x - plateW / 2}
+				y={y - size * 1.15}
+				width={plateW}
+				height={size * (one.upsideDown ? 3.3 : 2.35)}
+				rx="2"
+				fill="#fffffff0"
+			/>
 			<text x={x} y={y - size * 0.12} textAnchor="middle" fontSize={size} className="figure fill-[#10302a] font-bold">
 				{one.code}
 			</text>
 			<text x={x} y={y + size * 0.88} textAnchor="middle" fontSize={size * 0.82} className="fill-[#21443c]">
 				{shorten(one.name, 9)}
 			</text>
+			{one.upsideDown && (
+				<text x={x} y={y + size * 1.82} textAnchor="middle" fontSize={size * 0.72} className="fill-[#10302a] font-bold">
+					upside down
+				</text>
+			)}
 			{one.mark === "done" && (
 				<path
 					d={`M${x + widthMm / 2 - 26} ${y - size * 1.6}l6 6 12-14`}
@@ -209,7 +232,7 @@ function PickArea({
 			fill="transparent"
 			role="button"
 			tabIndex={0}
-			aria-label={`${one.code} ${one.name}${one.mark === "done" ? ", judged" : ""}`}
+			aria-label={`${one.code} ${one.name}${one.upsideDown ? ", upside down" : ""}${one.mark === "done" ? ", judged" : ""}`}
 			onClick={() => onPick(one.code)}
 			onKeyDown={(event) => {
 				if (event.key === "Enter" || event.key === " ") onPick(one.code);
@@ -250,6 +273,7 @@ export function lying(piece: PieceBrief, place: Place, pictures: Pictures, mark?
 			picture: pictures[piece.kitVersionId ?? ""],
 			madeWidthMm,
 			madeHeightMm,
+			upsideDown: piece.body.turnedOver,
 			mark,
 		},
 	];

@@ -254,6 +254,11 @@ function JudgeForm({ piece, firing }: { piece: FiringPiece; firing: Firing }) {
 					expected <LevelGlyph level={piece.expectedLevel} />
 				</div>
 			</div>
+			{piece.body?.turnedOver && (
+				<p className="border-l-4 border-accent pl-3">
+					It was fired <b>upside down</b>: turn it over, the side that lay on the shelf is its face.
+				</p>
+			)}
 			<ChoiceField label="It reached" options={REACHED} {...form.field("level")} />
 			{loose !== null && (
 				<div className="grid grid-cols-[120px_1fr] items-end gap-3">
