@@ -2,6 +2,7 @@ import type { FuseLevel } from "@core/firing/level";
 import type { AsMade, PieceEvent } from "@core/journey/events";
 import type { JourneyState } from "@core/journey/journey";
 import type { RouteStep } from "@core/kit/kit";
+import type { MouldTrouble } from "@core/loading/mould-problem";
 import type { KitBody, PieceBody } from "@core/piece/piece-body";
 import type { PromiseState } from "@core/promise/promise";
 import type { PaperSize } from "@core/studio/customs";
@@ -103,6 +104,10 @@ export interface PieceView {
 	collectedBy: string | null;
 	session: SessionBrief | null;
 	kitId: string | null;
+	/** Where it waits for a firing on a mould: all that serve that firing, and what keeps it off each; null otherwise. */
+	moulds: { id: string; name: string; trouble: MouldTrouble | null; shortMm: number }[] | null;
+	/** Moulds that its steps name, by their id. */
+	mouldNames: Record<string, string>;
 }
 
 export interface LabelsView {
@@ -137,6 +142,11 @@ export const actions = {
 		.asks(z.strictObject({ ...pieceStep, level }))
 		.touches("pieces")
 		.answers<{ level: FuseLevel }>(),
+	/** A waiting piece goes on another mould than its kit says. */
+	chooseMould: assistant
+		.asks(z.strictObject({ ...pieceStep, mouldId: words("The mould", 40, 1) }))
+		.touches("pieces")
+		.answers<{ seq: number }>(),
 	addPhoto: assistant
 		.asks(z.strictObject({ pieceId: id, eventId: id }), { upload: "photo" })
 		.touches("pieces")

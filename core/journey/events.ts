@@ -66,6 +66,8 @@ export type PieceEventData =
 	| { type: "reglued"; glue: Glue; readyFrom: string }
 	| { type: "levelled"; level: FuseLevel }
 	| { type: "measured"; asMade: AsMade }
+	/** The firing that comes next goes on another mould. */
+	| { type: "remoulded"; mouldId: string }
 	| { type: "placed"; firingId: string }
 	| { type: "takenOut"; firingId: string }
 	| { type: "firingStarted"; firingId: string }

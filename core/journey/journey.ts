@@ -80,6 +80,7 @@ const FROM: Record<Exclude<PieceEventType, "undone">, readonly JourneyState[]> =
 	reglued: ["queued"],
 	levelled: ["queued"],
 	measured: ["queued"],
+	remoulded: ["queued"],
 	placed: ["queued"],
 	takenOut: ["placed"],
 	firingStarted: ["placed"],
@@ -145,6 +146,11 @@ function apply(journey: Journey, event: PieceEventData & { at: string }): Journe
 			});
 		case "measured":
 			return { ...journey, ...measured(journey, event.asMade) };
+		case "remoulded":
+			return {
+				...journey,
+				route: journey.route.map((one, i) => (i === journey.step ? { ...one, mouldId: event.mouldId } : one)),
+			};
 		case "reglued":
 			return moved({ readyFrom: event.readyFrom });
 		case "levelled":

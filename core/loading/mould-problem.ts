@@ -19,7 +19,7 @@ export function mouldProblem(
 	const on = pieces.flatMap(({ code, mould, body }) => (mould ? [{ code, mould, body }] : []));
 	const over = on.find(({ mould, body }) => mouldTrouble(mould, body) === "tooSmall");
 	if (over)
-		return `${over.code} is larger than the opening of “${over.mould.name}”: it would hang over the rim and crack. Take another mould, or make it smaller.`;
+		return `${over.code} is larger than the opening of “${over.mould.name}”: it would hang over the rim and crack. Choose another mould on the piece’s page, or make it smaller.`;
 	for (const [, its] of groupBy(on, ({ mould }) => mould.id)) {
 		const { mould, code } = its[0] as (typeof its)[0];
 		const trouble = mouldTrouble(mould);

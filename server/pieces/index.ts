@@ -1,5 +1,6 @@
 import { addPhoto } from "./add-photo";
 import { changeLevel } from "./change-level";
+import { chooseMould } from "./choose-mould";
 import { collect } from "./collect";
 import { dry } from "./dry";
 import { finishColdWork } from "./finish-cold-work";
@@ -13,6 +14,18 @@ import { shelve } from "./shelve";
 import { undo } from "./undo";
 import { pieceView } from "./views";
 
-export const useCases = { addPhoto, changeLevel, handIn, measure, reglue, finishColdWork, shelve, collect, undo, note };
+export const useCases = {
+	addPhoto,
+	changeLevel,
+	chooseMould,
+	handIn,
+	measure,
+	reglue,
+	finishColdWork,
+	shelve,
+	collect,
+	undo,
+	note,
+};
 
 export const views = { dry, handOver, piece: pieceView, labels };

@@ -1,7 +1,15 @@
+import type { PieceBrief, PieceView } from "@contract/pieces";
 import { readCode } from "@core/journey/code";
 import { lastUndoable, undoneSeqs } from "@core/journey/journey";
+import type { Mould } from "@core/kit/mould";
+import { SHORT_MM, shortOfMouldMm } from "@core/kit/mould-fit";
+import { mouldsFor } from "@core/kit/moulds-for";
+import { mouldTrouble } from "@core/loading/mould-problem";
+import type { Reader } from "@db/connect";
+import { loadMoulds } from "@db/queries/glass";
 import { briefs } from "@db/queries/pieces";
 import { sessionBriefs } from "@db/queries/sessions";
+import { loadWaiting } from "@db/queries/waiting";
 import { firing, firingPlace, kiln, kitVersion, photo, piece, pieceEvent, user } from "@db/schema";
 import { dayOf } from "@formats/time";
 import { asc, desc, eq } from "drizzle-orm";
@@ -48,6 +56,7 @@ export const pieceView: View<"piece"> = async (context, params) => {
 	const [version] = row.kitVersionId
 		? await db.select({ kitId: kitVersion.keptId }).from(kitVersion).where(eq(kitVersion.id, row.kitVersionId))
 		: [];
+	const books = await loadMoulds(db);
 	return {
 		piece: brief,
 		history: journal.map(({ event, by }) => ({ event, by, undone: undone.has(event.seq) })),
@@ -57,5 +66,28 @@ export const pieceView: View<"piece"> = async (context, params) => {
 		collectedBy: row.collectedBy,
 		session: sessions.find(({ id }) => id === row.sessionId) ?? null,
 		kitId: version?.kitId ?? null,
+		moulds: await mouldsThatServe(db, brief, books),
+		mouldNames: Object.fromEntries(books.map(({ id, name }) => [id, name])),
 	};
 };
+
+/** What a waiting piece may be fired on in the firing that comes next, best fitting first; null where that is on the shelf. */
+async function mouldsThatServe(
+	db: Reader,
+	{ id, state, route, step, level }: PieceBrief,
+	books: readonly Mould[],
+): Promise<PieceView["moulds"]> {
+	const now = route[step]?.mouldId;
+	if (state !== "queued" || !now) return null;
+	const [waiting] = await loadWaiting(db, [id]);
+	const own = books.filter((one) => one.id === now && !mouldsFor([one], level).length);
+	return [...own, ...mouldsFor(books, level)]
+		.map((one) => {
+			const shortMm = waiting ? shortOfMouldMm(one, waiting.body) : 0;
+			return {
+				...{ id: one.id, name: one.name, trouble: mouldTrouble(one, waiting?.body) ?? null },
+				shortMm: shortMm > SHORT_MM ? shortMm : 0,
+			};
+		})
+		.sort((a, b) => Number(a.trouble !== null) - Number(b.trouble !== null) || a.shortMm - b.shortMm);
+}

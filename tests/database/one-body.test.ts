@@ -3,7 +3,7 @@ import { demandOf } from "@core/firing/demand";
 import type { PieceEventData } from "@core/journey/events";
 import type { KitDesign } from "@core/kit/kit";
 import { toFire } from "@core/piece/to-fire";
-import { glass, piece } from "@db/schema";
+import { glass, mould, piece } from "@db/schema";
 import { recordSteps } from "@server/pieces/models/record";
 import { and, eq } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
@@ -139,5 +139,56 @@ describe("a piece that gets glass in its second firing", () => {
 		const thicker = { ...asMade, thickestMm: 9.6, massG: 240 };
 		await studio.act("measure", { pieceId, eventId: randomUUID(), seq: before.seq, asMade: thicker });
 		expect(await lay()).toEqual(hot);
+	});
+});
+
+describe("a piece that its mould does not take", () => {
+	it("goes on another that serves, by one press; not on one that is too small, away or a frame, and not from the shelf", async () => {
+		const dish = (name: string, mm: number, change = {}) => ({
+			...{ id: `m${randomUUID().slice(0, 8)}`, name, kind: "dish" as const, opening: "rectangle" as const },
+			...{ widthMm: mm, heightMm: mm - 30, depthMm: 24, texture: "", vented: true, release: "washed" as const },
+			...{ count: 2, maxC: 900, renewAfter: null, ...change },
+		});
+		const tight = dish("Tight tray", 150);
+		const wide = dish("Wide tray", 240);
+		const away = dish("Tray put away", 240);
+		const frame = dish("Frame of slats", 240, { kind: "frame" as const });
+		for (const one of [tight, wide, away, frame]) await studio.act("saveMould", { mould: one, revision: 0 });
+		await studio.db.update(mould).set({ retired: true }).where(eq(mould.id, away.id));
+		const base = [cut(box(190, 120), 0, 0, 0, glassId, { id: randomUUID() })];
+		const route = [{ level: "slump" as const, handWork: "", mouldId: tight.id }];
+		const document = kit(base, route, { name: `Trough ${randomUUID().slice(0, 4)}` });
+		const kitId = randomUUID();
+		await studio.act("saveKit", { kitId, revision: 0, document });
+		const { session, seats } = await studio.see("bench");
+		const pieceId = randomUUID();
+		const issue = { pieceId, eventId: randomUUID(), studentId: seats[0]?.studentId ?? "" };
+		await studio.act("issueKits", { sessionId: session?.id ?? "", kitId, promisedDay: null, issues: [issue] });
+		const asMade = { widthMm: 191, heightMm: 120, thickestMm: 3.1, thinnestMm: 3, massG: null, changed: "" };
+		await studio.act("handIn", { pieceId, eventId: randomUUID(), seq: 1, asMade, glue: "none", level: "slump" });
+		expect((await studio.see("load")).onMould.find(({ mouldId }) => mouldId === tight.id)?.trouble).toBe("tooSmall");
+		const [row] = await studio.db.select().from(piece).where(eq(piece.id, pieceId));
+		const code = row?.code ?? "";
+		const { moulds } = await studio.see("piece", { code });
+		expect(moulds?.find(({ id }) => id === tight.id)?.trouble).toBe("tooSmall");
+		expect(moulds?.find(({ id }) => id === wide.id)).toMatchObject({ trouble: null, shortMm: 90 });
+		expect(moulds?.some(({ id }) => id === away.id || id === frame.id)).toBe(false);
+		const on = (mouldId: string) =>
+			studio.act("chooseMould", { pieceId, eventId: randomUUID(), seq: 2, mouldId }, { role: "assistant" });
+		expect((await refusal(on(tight.id))).message).toContain("larger than the opening");
+		expect((await refusal(on(away.id))).message).toContain("put away");
+		expect((await refusal(on(frame.id))).message).toContain("not fired");
+		await on(wide.id);
+		const load = await studio.see("load");
+		expect(load.onMould.some(({ mouldId }) => mouldId === tight.id)).toBe(false);
+		expect(load.trays.flatMap(({ pieces }) => pieces).some(({ id }) => id === pieceId)).toBe(true);
+		expect(load.moulds[pieceId]?.widthMm).toBe(240);
+		const after = await studio.see("piece", { code });
+		expect(after.history.at(-1)?.event).toMatchObject({ type: "remoulded", mouldId: wide.id });
+		await studio.act("undo", { pieceId, eventId: randomUUID(), seq: after.piece.seq });
+		expect((await studio.see("piece", { code })).piece.route[0]?.mouldId).toBe(tight.id);
+		const { pieceId: flat } = await handedIn({ thickestMm: 3.4, thinnestMm: 3.1 });
+		const none = studio.act("chooseMould", { pieceId: flat, eventId: randomUUID(), seq: 2, mouldId: wide.id });
+		expect((await refusal(none)).message).toContain("on the shelf");
 	});
 });

@@ -174,7 +174,7 @@ function NamePlate({ one, shelfHeightMm }: { one: OnShelf; shelfHeightMm: number
 	const { widthMm } = boundsOf([laidRing(one.place)]);
 	const [x, y] = [one.place.xMm, shelfHeightMm - one.place.yMm];
 	const size = Math.min(17, Math.max(9, widthMm / 5.2));
-	const plateW = Math.max(size * 3.4, Math.min(widthMm - 4, size * 4.1));
+	const plateW = one.upsideDown ? size * 5 : Math.max(size * 3.4, Math.min(widthMm - 4, size * 4.1));
 	return (
 		<g className="pointer-events-none">
 			<rect

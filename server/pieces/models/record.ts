@@ -110,6 +110,7 @@ const HAPPENED: Record<PieceEventData["type"], string> = {
 	reglued: "was glued again",
 	levelled: "went to another tray",
 	measured: "was measured again",
+	remoulded: "goes on another mould",
 	placed: "was put in a load",
 	takenOut: "was taken out of a load",
 	firingStarted: "went into the kiln",

@@ -13,6 +13,7 @@ import { useFigure, usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
 import { LevelGlyph, PromiseMark, StackBar } from "../../ui/signs";
 import { MeasureAgain } from "./measure-again";
+import { OtherMould } from "./other-mould";
 
 export default framed("piece", null, Piece);
 
@@ -80,7 +81,7 @@ function Piece({ view }: StationProps<"piece">) {
 					{wet ? `drying until ${clockNear(piece.readyFrom ?? "", now, timeZone)}` : STATE_WORDS[piece.state]}
 					{piece.spot && `, on ${piece.spot}`}
 				</p>
-				<Route piece={piece} />
+				<Route view={view} />
 				<dl className="ruled mt-4">
 					{facts.map(([name, value]) => (
 						<div key={name} className="flex justify-between gap-4 py-1.5">
@@ -89,6 +90,7 @@ function Piece({ view }: StationProps<"piece">) {
 						</div>
 					))}
 				</dl>
+				{view.moulds && <OtherMould key={`mould ${piece.seq}`} piece={piece} moulds={view.moulds} />}
 				{piece.state === "queued" && <MeasureAgain key={piece.seq} piece={piece} />}
 				<Steps view={view} />
 			</section>
@@ -134,12 +136,13 @@ function Piece({ view }: StationProps<"piece">) {
 	);
 }
 
-function Route({ piece }: { piece: PieceView["piece"] }) {
+function Route({ view: { piece, mouldNames: names } }: { view: PieceView }) {
 	return (
 		<ol className="mt-3 flex flex-wrap gap-x-4 gap-y-1" aria-label="Route">
 			{piece.route.map((step, i) => (
 				<li key={i} className={`flex items-center gap-2 ${i < piece.step ? "text-soft" : ""}`}>
 					<LevelGlyph level={i === piece.step ? piece.level : step.level} />
+					{i >= piece.step && step.mouldId && <span className="text-soft">on {names[step.mouldId]}</span>}
 					{i < piece.step ? "done" : i === piece.step && piece.state !== "collected" ? "next" : ""}
 				</li>
 			))}
@@ -207,6 +210,8 @@ function History({ line: { event, by, undone }, view }: { line: HistoryLine; vie
 					"Measured again",
 					`${figure({ mm: event.asMade.widthMm })} × ${figure({ mm: event.asMade.heightMm })}, ${figure({ mm: event.asMade.thickestMm })} at the thickest, ${figure({ mm: event.asMade.thinnestMm })} at the thinnest`,
 				];
+			case "remoulded":
+				return ["On another mould", view.mouldNames[event.mouldId] ?? ""];
 			case "levelled":
 				return ["Into another tray", `for ${LEVEL_WORDS[event.level]}`];
 			case "placed":
