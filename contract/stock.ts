@@ -78,6 +78,8 @@ export interface FiredNeed {
 	wanted: number;
 	/** That many more are fired, for what breaks. */
 	spares: number;
+	/** In bags that are closed. */
+	packed: number;
 	have: number;
 	/** In lots that are not fired yet. */
 	coming: number;

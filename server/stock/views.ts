@@ -88,9 +88,10 @@ export const bags: View<"bags"> = async (context, params) => {
 		kits,
 		fired: firedNeeds(
 			runs,
-			items.filter(({ retired }) => !retired),
+			items,
 			lots.map(({ lot }) => lot),
 			context.studio.customs.spares,
+			begun,
 		),
 		lots: lots.map(({ lot: { id, name, glassId, sizeMm, count, level, wantedAt, firingId }, ...its }) => ({
 			...{ id, name, glassId, sizeMm, count, level },

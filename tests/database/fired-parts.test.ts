@@ -67,6 +67,7 @@ describe("a kit's fired part, from its squares to the bag", () => {
 
 		await studio.act("packBag", { cutRunId, number: 1, packed: true, all: true });
 		expect(await drawer()).toBe(good - perKit);
+		expect(await needIn(first, cutRunId)).toMatchObject({ wanted: 3 * perKit, packed: perKit, have: good - perKit });
 		await studio.act("packBag", { cutRunId, number: 1, packed: false });
 		expect(await drawer()).toBe(good);
 		for (const number of [1, 2, 3]) await studio.act("packBag", { cutRunId, number, packed: true, all: true });

@@ -38,15 +38,16 @@ function Need({ need, view, sessionId }: { need: FiredNeed; view: BagsView; sess
 	const [lotId, setLotId] = useState(() => crypto.randomUUID());
 	const order = useAct("orderLot", () => setLotId(crypto.randomUUID()));
 	const figure = useFigure();
-	const { name, glassId, sizeMm, squareMm, madeOf, cutRunId, level, wanted, spares, have, coming } = need;
-	const short = Math.max(0, wanted - have - coming);
+	const { name, glassId, sizeMm, squareMm, madeOf, cutRunId, level, wanted, spares, packed, have, coming } = need;
+	const short = Math.max(0, wanted - packed - have - coming);
 	const missing = short > 0 ? short + spares : 0;
 	return (
 		<li className="flex items-center justify-between gap-3 py-1.5">
 			<span>
 				<b>{nameOf(need)}</b>
 				<span className="block text-soft">
-					{wanted} wanted, {have} in the drawer{coming > 0 && `, ${coming} on their way`}
+					{wanted} wanted{packed > 0 && `, ${packed} in bags`}, {have} in the drawer
+					{coming > 0 && `, ${coming} on their way`}
 				</span>
 				{missing > 0 && (
 					<span className="block text-soft">

@@ -91,7 +91,11 @@ function Cell({ cell, answeredAgoS }: { cell: KilnCell; answeredAgoS: number }) 
 }
 
 const inItWords = (firing: KilnCell["firing"]): string =>
-	firing ? `${firing.pieces} pieces, ${LEVEL_WORDS[firing.level]}` : "empty";
+	firing
+		? [firing.pieces > 0 && `${firing.pieces} ${firing.pieces === 1 ? "piece" : "pieces"}`, LEVEL_WORDS[firing.level]]
+				.filter(Boolean)
+				.join(", ")
+		: "empty";
 
 /** The plan as a line, the part already done thicker. */
 function TimeLine({ id, plan, elapsedS, totalS }: { id: string; plan: Curve; elapsedS: number; totalS: number }) {
