@@ -146,12 +146,16 @@ export async function usesOf(tx: Transaction, what: Thing, id: string): Promise<
 				),
 			);
 		case "mould":
-			return inDocuments(rows, (document) =>
-				or(
-					sql`${document} @? ${`$.route[*].mouldId ? (@ == ${JSON.stringify(id)})`}::jsonpath`,
-					sql`${document} @? ${`$.frameId ? (@ == ${JSON.stringify(id)})`}::jsonpath`,
-				),
-			);
+			return [
+				...(await inDocuments(rows, (document) =>
+					or(onRoute(document, id), sql`${document} @? ${`$.frameId ? (@ == ${JSON.stringify(id)})`}::jsonpath`),
+				)),
+				{
+					n: await rows(piece, onRoute(piece.journey, id)),
+					one: "piece that goes on it",
+					several: "pieces that go on it",
+				},
+			];
 		case "course": {
 			const its = tx.select({ id: classSession.id }).from(classSession).where(eq(classSession.courseId, id));
 			return [
@@ -171,6 +175,10 @@ export async function usesOf(tx: Transaction, what: Thing, id: string): Promise<
 			return [{ n: await rows(kitDesign, sql`${kitDesign.document}->>'sampleId' = ${id}`), ...KITS }];
 	}
 }
+
+/** A firing of a kit's or a piece's route that goes on a mould. */
+const onRoute = (document: PgColumn, mouldId: string): SQL =>
+	sql`${document} @? ${`$.route[*].mouldId ? (@ == ${JSON.stringify(mouldId)})`}::jsonpath`;
 
 /** Drafts of kits, what was issued of them, samples. */
 async function inDocuments(

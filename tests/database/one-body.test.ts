@@ -183,6 +183,9 @@ describe("a piece that its mould does not take", () => {
 		expect(load.onMould.some(({ mouldId }) => mouldId === tight.id)).toBe(false);
 		expect(load.trays.flatMap(({ pieces }) => pieces).some(({ id }) => id === pieceId)).toBe(true);
 		expect(load.moulds[pieceId]?.widthMm).toBe(240);
+		// No kit names it: the piece alone keeps it in the book.
+		const removed = studio.act("strikeOut", { what: "mould", id: wide.id });
+		expect((await refusal(removed)).message).toContain("piece that goes on it");
 		const after = await studio.see("piece", { code });
 		expect(after.history.at(-1)?.event).toMatchObject({ type: "remoulded", mouldId: wide.id });
 		await studio.act("undo", { pieceId, eventId: randomUUID(), seq: after.piece.seq });

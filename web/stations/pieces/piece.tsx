@@ -211,7 +211,7 @@ function History({ line: { event, by, undone }, view }: { line: HistoryLine; vie
 					`${figure({ mm: event.asMade.widthMm })} × ${figure({ mm: event.asMade.heightMm })}, ${figure({ mm: event.asMade.thickestMm })} at the thickest, ${figure({ mm: event.asMade.thinnestMm })} at the thinnest`,
 				];
 			case "remoulded":
-				return ["On another mould", view.mouldNames[event.mouldId] ?? ""];
+				return ["On another mould", view.mouldNames[event.mouldId] ?? "one that is no longer in the book"];
 			case "levelled":
 				return ["Into another tray", `for ${LEVEL_WORDS[event.level]}`];
 			case "placed":
