@@ -66,7 +66,8 @@ test("a schedule is drawn, mended, solved backwards, compared and kept; a whole 
 		await page.mouse.down();
 		await page.mouse.move((box?.x ?? 0) + (box?.width ?? 0) / 2, (box?.y ?? 0) - 8, { steps: 6 });
 		await page.mouse.up();
-		expect(Number(await page.getByLabel("Target of segment 2, peak").inputValue())).toBeGreaterThan(before + 5);
+		const target = page.getByLabel("Target of segment 2, peak");
+		await expect.poll(async () => Number(await target.inputValue())).toBeGreaterThan(before + 5);
 		await expect(bands).toContainText(/contour|full/);
 		await page.getByRole("button", { name: "Zoom in" }).click();
 		await expect(page.getByRole("button", { name: "Whole firing" })).toBeVisible();
