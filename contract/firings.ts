@@ -68,7 +68,7 @@ export interface FiringCard {
 	predictedOpenS: number | null;
 	kwh: number;
 	flow: number;
-	/** Pieces by their code that its schedule soaks for less than their figures of today ask for; of one that is planned or hot. */
+	/** Pieces by their code that its schedule soaks for less, or heats faster, than their figures of today bear; of one that is planned or hot. */
 	short: FallsShort[];
 	/** What lies in it: thickest glass (mm), heat of shelf and glass (J/K), glass on moulds. */
 	heat: LoadHeat;

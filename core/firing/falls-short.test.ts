@@ -17,8 +17,8 @@ describe("a schedule that pieces have outgrown", () => {
 		[6, 6, []],
 		[9, 6, []],
 		// Common practice, no source: an hour of soak for 6 mm, two for 12.
-		[6, 12, [{ id: "it", neededMin: 120, heldMin: 60, heatsTooFast: false }]],
-		[12, 19, [{ id: "it", neededMin: 190, heldMin: 120, heatsTooFast: true }]],
+		[6, 12, [{ id: "it", neededMin: 120, heldMin: 60, soaksTooShort: true, heatsTooFast: false }]],
+		[12, 19, [{ id: "it", neededMin: 190, heldMin: 120, soaksTooShort: true, heatsTooFast: true }]],
 		[6, 6.2, []],
 	])("made for %d mm, found to be %d mm", (made, found, short) =>
 		expect(fallsShort(scheduleFor(made), FAMILY_90, [piece("it", found)])).toEqual(short),

@@ -9,6 +9,7 @@ export interface FallsShort {
 	id: string;
 	neededMin: number;
 	heldMin: number;
+	soaksTooShort: boolean;
 	heatsTooFast: boolean;
 }
 
@@ -29,6 +30,7 @@ export function fallsShort(schedule: Schedule, family: GlassFamily, pieces: read
 		if (firstRampCPerH === "full") return [];
 		const heatsTooFast = first === "full" || first > firstRampCPerH * SLACK_SHARE;
 		const neededMin = Math.round(soakMin);
-		return heatsTooFast || neededMin > heldMin + SLACK_MIN ? [{ id: piece.id, neededMin, heldMin, heatsTooFast }] : [];
+		const soaksTooShort = neededMin > heldMin + SLACK_MIN;
+		return heatsTooFast || soaksTooShort ? [{ id: piece.id, neededMin, heldMin, soaksTooShort, heatsTooFast }] : [];
 	});
 }

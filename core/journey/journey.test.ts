@@ -148,4 +148,9 @@ describe("the next step after a firing", () => {
 	] as const)("reached %s with %j at step %i → %s", (reached, faults, step, next) =>
 		expect(proposeNext("full", reached, faults, route, step).next).toBe(next),
 	);
+
+	it("of a kit of loose ones none is good → spoiled; of some that are, as of one piece", () => {
+		expect(proposeNext("full", "full", [], route, 1, 0).next).toBe("spoiled");
+		expect(proposeNext("full", "full", [], route, 1, 3).next).toBe("ready");
+	});
 });

@@ -75,14 +75,16 @@ export const FAULT_ADVICE: Record<Fault, FaultAdvice> = {
 	},
 };
 
-/** The next step a judgement points to, and why in a few words. The instructor decides. */
+/** The next step a judgement points to, and why in a few words. The instructor decides. @param good of a kit of loose ones, how many are */
 export function proposeNext(
 	expected: FuseLevel,
 	reached: FuseLevel | "none",
 	faults: readonly Fault[],
 	route: readonly RouteStep[],
 	step: number,
+	good: number | null = null,
 ): { next: NextStep; why: string } {
+	if (good === 0) return { next: "spoiled", why: "none of them is good" };
 	const worst = (
 		[
 			"coolCrack",

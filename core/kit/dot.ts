@@ -10,6 +10,9 @@ export interface Dot {
 	heightMm: number;
 }
 
+/** Larger squares of sheet keep their corners, mm. Common practice, no source. */
+export const LARGEST_DOT_SQUARE_MM = 20;
+
 const TRIES = 24;
 
 /**

@@ -145,8 +145,8 @@ export function pieceBody(
 		heightMm: Math.max(LEAST_MM, planned.heightMm + more("heightMm")),
 	};
 	// One of several that are not alike may be the thinnest of them: it is believed as what was measured before is.
-	const isOther = made && reference?.alone !== undefined && isOfOne(made, reference);
-	const isSince = at.step !== madeAt.step || at.again !== madeAt.again || isOther === true;
+	const isOther = made !== undefined && reference?.alone !== undefined && isOfOne(made, reference);
+	const isSince = at.step !== madeAt.step || at.again !== madeAt.again || isOther;
 	const { higherMm, ...corrected } = heightsBy(planned, made, wasLaid, isSince);
 	const isOne = planned.bodies <= 1;
 	const heights: Heights = {

@@ -39,8 +39,9 @@ export function heightsFound(stack: Stack): Found {
 function reckoned(stack: Stack): Found {
 	const columns = stack.columns.filter(({ mm }) => mm > 0);
 	const isOld = stack.isLater || stack.glass.some(({ fused }) => fused);
+	const left = isOld ? leftByFirings(stack) : [];
 	const placesOf = (some: readonly StackColumn[]): readonly HeightThere[] =>
-		isOld ? throughFirings(stack, some) : some;
+		isOld ? throughFirings(stack, some, left) : some;
 	const bodies = apartOnPurpose(stack, columns);
 	const each = bodies.map((its) => ({ ...its, places: placesOf(its.columns) }));
 	const places = each.flatMap((its) => its.places);
@@ -126,9 +127,20 @@ interface HeightThere {
 	peakMm: number;
 }
 
+/** What each firing before this one left of the relief that lay there, 0–1; undefined where nothing lay. */
+const leftByFirings = (stack: Stack): (number | undefined)[] =>
+	stack.design.route.slice(0, stack.firing).map(({ level }, i) => {
+		const lying = stack.glass.filter(({ part }) => part.firing <= i);
+		return lying.length === 0 ? undefined : reliefLeft(stack, lying, LEVEL_AIM[level]);
+	});
+
 /** Glass of each column as the firing finds it: each firing before levels what lay there by then, and the next is laid on that. */
-function throughFirings(stack: Stack, columns: readonly StackColumn[]): HeightThere[] {
-	const { design, firing, glass } = stack;
+function throughFirings(
+	stack: Stack,
+	columns: readonly StackColumn[],
+	leftBy: readonly (number | undefined)[],
+): HeightThere[] {
+	const { firing } = stack;
 	const places: HeightThere[] = columns.map(({ areaMm2 }) => ({ areaMm2, mm: 0, peakMm: 0 }));
 	for (let i = 0; i <= firing; i++) {
 		columns.forEach(({ parts }, at) => {
@@ -139,10 +151,8 @@ function throughFirings(stack: Stack, columns: readonly StackColumn[]): HeightTh
 				place.peakMm += peakMm;
 			}
 		});
-		const level = design.route[i]?.level;
-		const lying = glass.filter(({ part }) => part.firing <= i);
-		if (i === firing || level === undefined || lying.length === 0) continue;
-		const left = reliefLeft(stack, lying, LEVEL_AIM[level]);
+		const left = leftBy[i];
+		if (left === undefined) continue;
 		const covered = places.filter(({ mm }) => mm > 0);
 		const meanMm = meanOf(covered);
 		for (const place of covered) {

@@ -56,7 +56,7 @@ export const pieceView: View<"piece"> = async (context, params) => {
 	const [version] = row.kitVersionId
 		? await db.select({ kitId: kitVersion.keptId }).from(kitVersion).where(eq(kitVersion.id, row.kitVersionId))
 		: [];
-	const books = await loadMoulds(db);
+	const moulds = await loadMoulds(db);
 	return {
 		piece: brief,
 		history: journal.map(({ event, by }) => ({ event, by, undone: undone.has(event.seq) })),
@@ -66,8 +66,8 @@ export const pieceView: View<"piece"> = async (context, params) => {
 		collectedBy: row.collectedBy,
 		session: sessions.find(({ id }) => id === row.sessionId) ?? null,
 		kitId: version?.kitId ?? null,
-		moulds: await mouldsThatServe(db, brief, books),
-		mouldNames: Object.fromEntries(books.map(({ id, name }) => [id, name])),
+		moulds: await mouldsThatServe(db, brief, moulds),
+		mouldNames: Object.fromEntries(moulds.map(({ id, name }) => [id, name])),
 	};
 };
 
@@ -75,13 +75,13 @@ export const pieceView: View<"piece"> = async (context, params) => {
 async function mouldsThatServe(
 	db: Reader,
 	{ id, state, route, step, level }: PieceBrief,
-	books: readonly Mould[],
+	moulds: readonly Mould[],
 ): Promise<PieceView["moulds"]> {
 	const now = route[step]?.mouldId;
 	if (state !== "queued" || !now) return null;
 	const [waiting] = await loadWaiting(db, [id]);
-	const own = books.filter((one) => one.id === now && !mouldsFor([one], level).length);
-	return [...own, ...mouldsFor(books, level)]
+	const own = moulds.filter((one) => one.id === now && !mouldsFor([one], level).length);
+	return [...own, ...mouldsFor(moulds, level)]
 		.map((one) => {
 			const shortMm = waiting ? shortOfMouldMm(one, waiting.body) : 0;
 			return {

@@ -42,14 +42,19 @@ const panel = (): KitDesign => {
 	);
 };
 
-async function handedIn(made: { thickestMm: number; thinnestMm: number }) {
-	const document = panel();
+/** A piece of a new kit, in the hands of its student. */
+async function issued(document: KitDesign): Promise<string> {
 	const kitId = randomUUID();
 	await studio.act("saveKit", { kitId, revision: 0, document });
 	const { session, seats } = await studio.see("bench");
 	const pieceId = randomUUID();
 	const issue = { pieceId, eventId: randomUUID(), studentId: seats[0]?.studentId ?? "" };
 	await studio.act("issueKits", { sessionId: session?.id ?? "", kitId, promisedDay: null, issues: [issue] });
+	return pieceId;
+}
+
+async function handedIn(made: { thickestMm: number; thinnestMm: number }) {
+	const pieceId = await issued(panel());
 	const asMade = { widthMm: 171, heightMm: 110, massG: null, changed: "", ...made };
 	await studio.act("handIn", { pieceId, eventId: randomUUID(), seq: 1, asMade, glue: "none", level: "full" });
 	const [row] = await studio.db.select().from(piece).where(eq(piece.id, pieceId));
@@ -157,13 +162,7 @@ describe("a piece that its mould does not take", () => {
 		await studio.db.update(mould).set({ retired: true }).where(eq(mould.id, away.id));
 		const base = [cut(box(190, 120), 0, 0, 0, glassId, { id: randomUUID() })];
 		const route = [{ level: "slump" as const, handWork: "", mouldId: tight.id }];
-		const document = kit(base, route, { name: `Trough ${randomUUID().slice(0, 4)}` });
-		const kitId = randomUUID();
-		await studio.act("saveKit", { kitId, revision: 0, document });
-		const { session, seats } = await studio.see("bench");
-		const pieceId = randomUUID();
-		const issue = { pieceId, eventId: randomUUID(), studentId: seats[0]?.studentId ?? "" };
-		await studio.act("issueKits", { sessionId: session?.id ?? "", kitId, promisedDay: null, issues: [issue] });
+		const pieceId = await issued(kit(base, route, { name: `Trough ${randomUUID().slice(0, 4)}` }));
 		const asMade = { widthMm: 191, heightMm: 120, thickestMm: 3.1, thinnestMm: 3, massG: null, changed: "" };
 		await studio.act("handIn", { pieceId, eventId: randomUUID(), seq: 1, asMade, glue: "none", level: "slump" });
 		expect((await studio.see("load")).onMould.find(({ mouldId }) => mouldId === tight.id)?.trouble).toBe("tooSmall");
@@ -177,8 +176,11 @@ describe("a piece that its mould does not take", () => {
 			studio.act("chooseMould", { pieceId, eventId: randomUUID(), seq: 2, mouldId }, { role: "assistant" });
 		expect((await refusal(on(tight.id))).message).toContain("larger than the opening");
 		expect((await refusal(on(away.id))).message).toContain("put away");
-		expect((await refusal(on(frame.id))).message).toContain("not fired");
-		await on(wide.id);
+		expect((await refusal(on(frame.id))).message).toContain("does not serve");
+		const press = { pieceId, eventId: randomUUID(), seq: 2, mouldId: wide.id };
+		await studio.act("chooseMould", press);
+		expect(await studio.act("chooseMould", press)).toEqual({ seq: 3 }); // sent twice, done once
+		expect((await refusal(on(wide.id))).status).toBe(409);
 		const load = await studio.see("load");
 		expect(load.onMould.some(({ mouldId }) => mouldId === tight.id)).toBe(false);
 		expect(load.trays.flatMap(({ pieces }) => pieces).some(({ id }) => id === pieceId)).toBe(true);

@@ -1,8 +1,6 @@
 import type { FiringCard, FiringPiece } from "@contract/firings";
 import type { PieceBrief } from "@contract/pieces";
 import { fallsShort } from "@core/firing/falls-short";
-import { loadHeat } from "@core/loading/load-heat";
-import { shelvesUsed } from "@core/loading/tiers";
 import { toFire } from "@core/piece/to-fire";
 import { lotsIn } from "@db/queries/bags";
 import { frameIds } from "@db/queries/glass";
@@ -13,6 +11,7 @@ import { type ViewContext, when } from "../../house/view";
 import { kilnCard } from "../../kilns/models/cards";
 import { houseHoursOf } from "../../studio/models/house-hours";
 import { costFor, endOf } from "./costs";
+import { layOf } from "./lay-of";
 import { openInstant } from "./open-instant";
 
 async function namesOfSchedules(db: ViewContext["db"], ids: string[]): Promise<Map<string, string>> {
@@ -22,23 +21,6 @@ async function namesOfSchedules(db: ViewContext["db"], ids: string[]): Promise<M
 		.from(scheduleVersion)
 		.where(inArray(scheduleVersion.id, ids));
 	return new Map(rows.map(({ id, version, document }) => [id, `${document.name}, version ${version}`]));
-}
-
-/** What lies in a firing, for a simulation of it. A bare one has a thickness of its own. */
-function heatOf(
-	pieces: readonly PieceBrief[],
-	row: typeof kiln.$inferSelect,
-	{ bareMm, shelves, frames }: { bareMm: number; shelves: number; frames: ReadonlySet<string> },
-): FiringCard["heat"] {
-	const loaded = pieces.flatMap(({ body }) => (body ? [{ body }] : []));
-	const shelf = { widthMm: row.shelfWidthMm, heightMm: row.shelfHeightMm };
-	return {
-		...loadHeat(loaded, shelf, { bareMm, shelves }),
-		onMould: pieces.some(({ route, step }) => {
-			const on = route[step]?.mouldId;
-			return on !== undefined && on !== null && !frames.has(on);
-		}),
-	};
 }
 
 /** Pieces of a firing that is planned or hot whose figures ask for more than its schedule holds: read anew, or measured since. */
@@ -142,10 +124,13 @@ export async function firingCards(context: ViewContext, where: SQL | undefined, 
 		scheduleName: scheduleNames.get(row.scheduleVersionId ?? "") ?? null,
 		heat:
 			row.lay ??
-			heatOf(lyingIn(row.id), kilnRow, {
-				...{ bareMm: row.thicknessMm ?? 0, frames },
-				shelves: shelvesUsed(places.filter(({ firingId }) => firingId === row.id)),
-			}),
+			layOf(
+				places.flatMap(({ firingId, pieceId, shelf }) => {
+					const its = firingId === row.id ? pieces.find(({ id }) => id === pieceId) : undefined;
+					return its?.body ? [{ body: its.body, shelf, mouldId: its.route[its.step]?.mouldId }] : [];
+				}),
+				...([kilnRow, row.thicknessMm, frames] as const),
+			),
 		pieces: places
 			.filter(({ firingId }) => firingId === row.id)
 			.flatMap((place): FiringPiece[] => {

@@ -1,15 +1,16 @@
 import { isOver } from "@core/kiln/line-status";
 import { isBelieved } from "@core/kiln/sensor";
 import { type Simulation, type SoFar, simulateFiring } from "@core/kiln/simulate";
-import { type LoadHeat, loadHeat } from "@core/loading/load-heat";
 import { heatPlaces, shelvesUsed } from "@core/loading/tiers";
 import type { Reader } from "@db/connect";
 import type { FiringRow } from "@db/queries/firings";
+import { frameIds } from "@db/queries/glass";
 import { lyingIn } from "@db/queries/lying";
 import { type FiringPoint, firingReadings, lastReadings, withoutGaps } from "@db/queries/readings";
-import { firing, glassFamily, kiln, mould } from "@db/schema";
-import { eq, inArray } from "drizzle-orm";
+import { firing, glassFamily, kiln } from "@db/schema";
+import { eq } from "drizzle-orm";
 import { Refusal } from "../../house/refusal";
+import { layOf } from "./lay-of";
 
 type Reading = Awaited<ReturnType<typeof lastReadings>>[number];
 
@@ -37,28 +38,18 @@ export async function firingModel(reader: Reader, firingId: string): Promise<Fir
 	if (!found) throw new Refusal("missing", "This firing is not in the book.");
 	const lying = await lyingIn(reader, firingId);
 	const shelves = shelvesUsed(lying);
-	const { thicknessMm, loadJPerK, onMould } = found.row.lay ?? (await layOf(reader, found, lying));
+	const { thicknessMm, loadJPerK, onMould } =
+		found.row.lay ??
+		layOf(
+			lying.map(({ journey, ...one }) => ({ ...one, mouldId: journey.route[journey.step]?.mouldId })),
+			...([found.kiln, found.row.thicknessMm, await frameIds(reader)] as const),
+		);
 	const soak = found.row.schedule.segments.find(({ name }) => name === "drop");
 	return {
 		...found,
 		...{ thicknessMm, loadJPerK, onMould, shelves },
 		/** The soak was set by it: an hour for 6 mm. */
 		effectiveMm: Math.max(thicknessMm, ((soak?.holdMin ?? 0) / 60) * 6),
-	};
-}
-
-/** Of a firing that is planned or hot: what is known of its pieces now. */
-async function layOf(
-	reader: Reader,
-	{ row, kiln: its }: Pick<FiringModel, "row" | "kiln">,
-	lying: Awaited<ReturnType<typeof lyingIn>>,
-): Promise<LoadHeat> {
-	const mouldIds = lying.flatMap(({ journey }) => journey.route[journey.step]?.mouldId ?? []);
-	const moulds = mouldIds.length > 0 ? await reader.select().from(mould).where(inArray(mould.id, mouldIds)) : [];
-	const shelf = { widthMm: its.shelfWidthMm, heightMm: its.shelfHeightMm };
-	return {
-		...loadHeat(lying, shelf, { bareMm: row.thicknessMm ?? 0, shelves: shelvesUsed(lying) }),
-		onMould: moulds.some(({ kind }) => kind !== "frame"),
 	};
 }
 

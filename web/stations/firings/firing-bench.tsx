@@ -184,20 +184,16 @@ function linesOf(
 
 /** Pieces that ask for more than the schedule gives: what is known of them changed after it was made. */
 const Short = ({ firing: { short, state } }: { firing: FiringCard }) =>
-	short.map(({ id, neededMin, heldMin, heatsTooFast }) => (
+	short.map(({ id, neededMin, heldMin, soaksTooShort, heatsTooFast }) => (
 		<p key={id} className="my-2 border-l-4 border-warning bg-pick px-3 py-2">
 			By what is known of <b className="figure">{id}</b> now{" "}
-			{neededMin > heldMin && (
+			{soaksTooShort && (
 				<>
 					it needs {formatMinutes(neededMin)} of soak, and this schedule holds {formatMinutes(heldMin)}.{" "}
 				</>
 			)}
 			{heatsTooFast && "it is heated faster than it bears. "}
-			{state === "planned"
-				? "Change it first."
-				: neededMin > heldMin
-					? "Hold it longer there, if the controller can."
-					: ""}
+			{state === "planned" ? "Change it first." : soaksTooShort ? "Hold it longer there, if the controller can." : ""}
 		</p>
 	));
 

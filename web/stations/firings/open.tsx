@@ -209,12 +209,10 @@ const REACHED = [
 
 function JudgeForm({ piece, firing }: { piece: FiringPiece; firing: Firing }) {
 	const bodies = piece.planned?.bodies ?? 1;
-	/** A kit of loose ones is counted: as many as were laid, until somebody says fewer. */
-	const loose = bodies > 1 ? bodies : null;
+	/** A kit of loose ones is counted: as many as were laid, or were good the last time, until somebody says fewer. */
+	const loose = bodies > 1 ? (piece.good ?? bodies) : null;
 	const proposed = (level: FuseLevel | "none", faults: readonly Fault[], good: number | null) =>
-		good === 0
-			? { next: "spoiled" as const, why: "none of them is good" }
-			: proposeNext(piece.expectedLevel, level, faults, piece.route, piece.step);
+		proposeNext(piece.expectedLevel, level, faults, piece.route, piece.step, good);
 	const form = useActForm("judge", {
 		start: {
 			level: piece.expectedLevel as FuseLevel | "none",

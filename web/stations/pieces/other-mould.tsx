@@ -28,6 +28,7 @@ export function OtherMould({ piece, moulds }: { piece: PieceView["piece"]; mould
 						choose.send((id) => ({ pieceId: piece.id, eventId: id(), seq: piece.seq, mouldId: target.value }))
 					}
 				>
+					{!moulds.some(({ id }) => id === now) && <option value={now}>one that is no longer in the book</option>}
 					{moulds.map(({ id, name, trouble: its, shortMm }) => (
 						<option key={id} value={id} disabled={id !== now && (its === "tooSmall" || its === "putAway")}>
 							{name}

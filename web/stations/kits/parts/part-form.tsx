@@ -1,5 +1,5 @@
 import { choosable, type Glass, type GlassForm } from "@core/glass/glass";
-import { dotOfSquare, squareForDot } from "@core/kit/dot";
+import { dotOfSquare, LARGEST_DOT_SQUARE_MM, squareForDot } from "@core/kit/dot";
 import {
 	type KitPart,
 	METALS,
@@ -136,7 +136,7 @@ function KindFields({ part, glasses, set, length, errorAt }: KindProps) {
 						checked={part.bought ?? false}
 						onChange={(on) => set({ bought: on || undefined })}
 					/>
-					{part.loose && part.shape.kind === "square" && part.shape.sideMm <= LARGEST_DOT_MM && glass && (
+					{part.loose && part.shape.kind === "square" && part.shape.sideMm <= LARGEST_DOT_SQUARE_MM && glass && (
 						<DotOfSquare sideMm={part.shape.sideMm} thicknessMm={glass.thicknessMm} />
 					)}
 				</div>
@@ -227,9 +227,6 @@ function CutForDot({ diameterMm, thicknessMm }: { diameterMm: number; thicknessM
 		</p>
 	);
 }
-
-/** Larger squares keep their corners. Common practice, no source. */
-const LARGEST_DOT_MM = 20;
 
 /** The dot that a small loose square becomes at full. */
 function DotOfSquare({ sideMm, thicknessMm }: { sideMm: number; thicknessMm: number }) {
