@@ -2,12 +2,14 @@ import type { Picture, Pictures } from "@contract/kits";
 import type { PieceBrief } from "@contract/pieces";
 import { boundsOf } from "@core/geometry/bounds";
 import { grown } from "@core/geometry/grown";
-import type { Ring } from "@core/geometry/region";
+import type { Point, Ring } from "@core/geometry/region";
+import { placeRing } from "@core/geometry/shape";
 import type { KilnFixture } from "@core/kiln/record";
-import { laidRing, type Place } from "@core/loading/place";
+import { laidRing, outlineOf, type Place } from "@core/loading/place";
 import type { Shelf } from "@core/loading/shelf";
 import { MM_PER_INCH } from "@core/units/length";
-import type { ReactNode } from "react";
+import { type ReactNode, useMemo } from "react";
+import { inmost } from "../lib/inmost";
 import { useFigure, usePrefs } from "../lib/prefs";
 import { FixtureLegend, Fixtures } from "./fixtures";
 import { shelfPath } from "./shelf-path";
@@ -172,8 +174,13 @@ function Lying({ one, shelfHeightMm }: { one: OnShelf; shelfHeightMm: number }) 
 
 function NamePlate({ one, shelfHeightMm }: { one: OnShelf; shelfHeightMm: number }) {
 	const { widthMm } = boundsOf([laidRing(one.place)]);
-	const [x, y] = [one.place.xMm, shelfHeightMm - one.place.yMm];
-	const size = Math.min(17, Math.max(9, widthMm / 5.2));
+	const { outline, widthMm: w, heightMm: h } = one.place;
+	// Two triangles that lie in one box have their names apart.
+	const most = useMemo(() => inmost(outlineOf({ outline, widthMm: w, heightMm: h })), [outline, w, h]);
+	const [name] = placeRing([most], { x: one.place.xMm, y: one.place.yMm }, one.place.turnDeg) as [Point];
+	const [x, y] = [name.x, shelfHeightMm - name.y];
+	const linesHigh = one.upsideDown ? 4.2 : 2.6;
+	const size = Math.min(17, Math.max(9, Math.min(widthMm / 5.2, (2 * most.roomMm) / linesHigh)));
 	const plateW = one.upsideDown ? size * 5 : Math.max(size * 3.4, Math.min(widthMm - 4, size * 4.1));
 	return (
 		<g className="pointer-events-none">
@@ -198,7 +205,7 @@ function NamePlate({ one, shelfHeightMm }: { one: OnShelf; shelfHeightMm: number
 			)}
 			{one.mark === "done" && (
 				<path
-					d={`M${x + widthMm / 2 - 26} ${y - size * 1.6}l6 6 12-14`}
+					d={`M${one.place.xMm + widthMm / 2 - 26} ${shelfHeightMm - one.place.yMm - size * 1.6}l6 6 12-14`}
 					fill="none"
 					stroke="#10302a"
 					strokeWidth="4.5"
