@@ -1,3 +1,4 @@
+import { counted } from "@core/units/counted";
 import { erased, withoutName } from "@core/journey/without-name";
 import {
 	forgetCollector,
@@ -36,6 +37,6 @@ export const eraseStudent: UseCase<"eraseStudent"> = async ({ tx, ...asking }, {
 	await tx.delete(waitingPlace).where(eq(waitingPlace.studentId, studentId));
 	if (row.email) await forgetSignUps(tx, { ...row, email: row.email });
 	await tx.delete(student).where(eq(student.id, studentId));
-	await noteAudit(tx, "erased", `a student with ${ids.length} ${ids.length === 1 ? "piece" : "pieces"}`, asking);
+	await noteAudit(tx, "erased", `a student with ${counted(ids.length, "piece")}`, asking);
 	return { erased: true };
 };

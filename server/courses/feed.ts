@@ -1,3 +1,4 @@
+import { counted } from "@core/units/counted";
 import { timingSafeEqual } from "node:crypto";
 import { addDays } from "@core/calendar/days";
 import { LEVEL_WORDS } from "@core/firing/level";
@@ -23,7 +24,7 @@ async function firingsFor(db: Database, studio: Studio, now: Date): Promise<Feed
 	return firings.map(({ id, kilnId, number, state, level, pieces, from, coolMs }) => ({
 		id,
 		title: `${kilns.get(kilnId) ?? "Kiln"}: firing ${number}`,
-		detail: `${LEVEL_WORDS[level]}, ${pieces} ${pieces === 1 ? "piece" : "pieces"}; ${state === "running" ? "it runs" : "announced"}. Ends when it may be opened at the soonest; go by the kiln’s own temperature.`,
+		detail: `${LEVEL_WORDS[level]}, ${counted(pieces, "piece")}; ${state === "running" ? "it runs" : "announced"}. Ends when it may be opened at the soonest; go by the kiln’s own temperature.`,
 		start: new Date(from),
 		openNotBefore: new Date(coolMs),
 	}));

@@ -1,3 +1,4 @@
+import { counted } from "@core/units/counted";
 import type { AlarmBrief } from "@contract/kilns";
 import type { PieceBrief } from "@contract/pieces";
 import type { TodayLine } from "@contract/studio";
@@ -13,7 +14,7 @@ import { alarmBriefs, openOrUnseen } from "../kilns/models/alarms";
 import { kilnCells } from "../kilns/models/cells";
 import { kilnLines } from "./models/kiln-lines";
 import { stationCounts } from "./models/station-counts";
-import { line, plural } from "./models/today-line";
+import { line } from "./models/today-line";
 
 /** The first dozen of a long row, and how many more there are. */
 const someOf = (words: readonly string[], most = 12) =>
@@ -59,7 +60,7 @@ export const today: View<"today"> = async (context) => {
 		doNow.push(
 			line(
 				"judge",
-				`Judge ${plural(stations.open.count, "piece")}`,
+				`Judge ${counted(stations.open.count, "piece")}`,
 				"out of the kiln, not looked at yet",
 				"/open",
 				"Judge",
@@ -72,7 +73,7 @@ export const today: View<"today"> = async (context) => {
 			line(
 				`class-${session.id}`,
 				session.title,
-				`${plural(session.students, "student")}, ${session.startsAt} to ${session.endsAt}`,
+				`${counted(session.students, "student")}, ${session.startsAt} to ${session.endsAt}`,
 				`/bench?session=${session.id}`,
 				"Open the bench",
 				{
@@ -93,13 +94,13 @@ export const today: View<"today"> = async (context) => {
 		);
 	if (stations.cut.count > 0)
 		doNow.push(
-			line("cut", `Cut ${plural(stations.cut.count, "part")}`, "for the next class, spares counted", "/cut", "Cut"),
+			line("cut", `Cut ${counted(stations.cut.count, "part")}`, "for the next class, spares counted", "/cut", "Cut"),
 		);
 	if (stations.load.count > 0)
 		doNow.push(
 			line(
 				"load",
-				`Load ${plural(stations.load.count, "piece")}`,
+				`Load ${counted(stations.load.count, "piece")}`,
 				"dry and sorted into trays",
 				"/load",
 				"Propose a load",
@@ -110,7 +111,7 @@ export const today: View<"today"> = async (context) => {
 		doNow.push(
 			line(
 				"cold",
-				`Cold work on ${plural(coldWork.length, "piece")}`,
+				`Cold work on ${counted(coldWork.length, "piece")}`,
 				someOf(coldWork.map(({ code }) => code)),
 				"/hand-over",
 				"Finish",
@@ -121,7 +122,7 @@ export const today: View<"today"> = async (context) => {
 		doNow.push(
 			line(
 				"shelve",
-				`Put ${plural(unshelved.length, "piece")} on the shelf`,
+				`Put ${counted(unshelved.length, "piece")} on the shelf`,
 				someOf(unshelved.map(({ code }) => code)),
 				"/hand-over",
 				"Choose spots",
@@ -133,7 +134,7 @@ export const today: View<"today"> = async (context) => {
 	);
 	for (const [readyFrom, some] of groupBy(wet, (one) => one.readyFrom)) {
 		waiting.push(
-			line(`dry-${readyFrom}`, `Glue dries on ${plural(some.length, "piece")}`, someOf(some.map(who)), "/dry", "Look", {
+			line(`dry-${readyFrom}`, `Glue dries on ${counted(some.length, "piece")}`, someOf(some.map(who)), "/dry", "Look", {
 				at: readyFrom,
 				urgency: "calm",
 			}),

@@ -1,8 +1,9 @@
+import { counted } from "../../units/counted";
 import { groupBy } from "../../group-by";
 import { say } from "../../units/phrase";
 import type { Finding } from "../finding";
 import type { Stack } from "../stack";
-import { counted, ids } from "./words";
+import { ids } from "./words";
 
 /** Two families in one piece crack; untested glass equals no other. */
 export function familyFindings({ glass, book }: Stack): Finding[] {

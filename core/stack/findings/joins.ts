@@ -1,9 +1,10 @@
+import { counted } from "../../units/counted";
 import { say } from "../../units/phrase";
 import { type Contact, SAFE_OVERLAP_MM } from "../contacts";
 import type { Finding } from "../finding";
 import type { Lain } from "../lay";
 import type { Stack } from "../stack";
-import { counted, holdsAny, ids, middle, names } from "./words";
+import { holdsAny, ids, middle, names } from "./words";
 
 /** Joints that hold, but less well than a safe overlap does. */
 export const joinFindings = ({ contacts }: Stack): Finding[] => [

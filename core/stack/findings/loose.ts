@@ -1,3 +1,4 @@
+import { counted } from "../../units/counted";
 import { say } from "../../units/phrase";
 import { type Body, isLoose, runTogether } from "../bodies";
 import { LEAST_OVERLAP_MM, SAFE_OVERLAP_MM } from "../contacts";
@@ -5,7 +6,7 @@ import type { Finding, Mend } from "../finding";
 import type { Lain } from "../lay";
 import type { Stack } from "../stack";
 import { baseUnderAll, bridges, closest, type Gap } from "./hold-together";
-import { counted, holdsAny, ids, middle, names, worstOf } from "./words";
+import { holdsAny, ids, middle, names, worstOf } from "./words";
 
 /** Bodies further apart than this are pieces of their own, not parts that came loose, mm. */
 const OWN_PIECE_MM = 10;

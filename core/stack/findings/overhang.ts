@@ -1,3 +1,4 @@
+import { counted } from "../../units/counted";
 import { FUSE_LEVELS, type FuseLevel, LEVEL_WORDS } from "../../firing/level";
 import { boundsOf } from "../../geometry/bounds";
 import { areaMm2 } from "../../geometry/region";
@@ -10,7 +11,7 @@ import type { Lain } from "../lay";
 import { type Rest, restsOf } from "../rest";
 import type { Stack } from "../stack";
 import { freshIds } from "./fresh-ids";
-import { counted, holdsAny, ids, names, worstOf } from "./words";
+import { holdsAny, ids, names, worstOf } from "./words";
 
 /** Fibre is sold in these heights, mm. Common practice, no source. */
 const FIBRE_MM = [1, 3, 6] as const;

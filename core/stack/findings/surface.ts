@@ -1,3 +1,4 @@
+import { counted } from "../../units/counted";
 import { keepsSurface, LEVEL_BANDS, LEVEL_WORDS } from "../../firing/level";
 import { areaMm2, intersect, offset, unite } from "../../geometry/region";
 import { isStriker } from "../../glass/glass";
@@ -6,7 +7,7 @@ import type { Finding } from "../finding";
 import type { Lain } from "../lay";
 import { onShelf } from "../on-shelf";
 import type { Stack } from "../stack";
-import { counted, ids, names } from "./words";
+import { ids, names } from "./words";
 
 /** Coarse frit no further in than this is a rim, mm; a share of it may stray. Common practice, no source. */
 const RIM_MM = 15;

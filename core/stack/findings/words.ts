@@ -15,9 +15,6 @@ export const middle = ({ box }: Pick<Lain, "box">) => ({
 	y: (box.minY + box.maxY) / 2,
 });
 
-/** "1 part lies", "3 parts lie". */
-export const counted = (count: number, one: string, many: string): string => `${count} ${count === 1 ? one : many}`;
-
 /** The worst of some by a figure; the first where all are alike. */
 export const worstOf = <T>(some: readonly [T, ...T[]], figure: (one: T) => number): T =>
 	some.reduce((a, b) => (figure(b) > figure(a) ? b : a));

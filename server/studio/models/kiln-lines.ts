@@ -1,8 +1,9 @@
+import { counted } from "@core/units/counted";
 import type { KilnCell } from "@contract/kilns";
 import type { TodayLine } from "@contract/studio";
 import { LEVEL_WORDS } from "@core/firing/level";
 import { phraseText, type Units } from "@core/units/phrase";
-import { line, plural } from "./today-line";
+import { line } from "./today-line";
 
 /** What is to be done at kilns, and what only time does. */
 export function kilnLines(kilns: readonly KilnCell[], units: Units): { doNow: TodayLine[]; waiting: TodayLine[] } {
@@ -17,7 +18,7 @@ export function kilnLines(kilns: readonly KilnCell[], units: Units): { doNow: To
 function lineOf({ state, name, phase, firing }: KilnCell, units: Units): TodayLine | undefined {
 	if (!firing) return undefined;
 	const { id, number, pieces, level, startsAt, openAt } = firing;
-	const load = `firing ${number}: ${plural(pieces, "piece")}, ${LEVEL_WORDS[level]}`;
+	const load = `firing ${number}: ${counted(pieces, "piece")}, ${LEVEL_WORDS[level]}`;
 	switch (state) {
 		case "canOpen":
 			return line(`open-${id}`, `Open ${name}`, load, "/open", "Open and judge");

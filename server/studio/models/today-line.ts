@@ -1,7 +1,5 @@
 import type { TodayLine } from "@contract/studio";
 
-export const plural = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
-
 /** One line of today's page, due unless it says otherwise. */
 export const line = (
 	key: string,

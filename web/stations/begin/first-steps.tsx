@@ -1,3 +1,4 @@
+import { counted } from "@core/units/counted";
 import type { FirstStepsView } from "@contract/begin";
 import { Check } from "lucide-react";
 import { useState } from "react";
@@ -19,13 +20,13 @@ const STEP_WORDS: Record<Step, { title: string; why: string }> = {
 };
 
 const done = (view: FirstStepsView): Record<Step, string> => ({
-	kilns: count(view.kilns.length, "kiln"),
+	kilns: some(view.kilns.length, "kiln"),
 	glass: view.glassIds.length > 0 ? `${view.glassIds.length} kinds of glass` : "",
-	block: count(view.blocks.length, "block"),
+	block: some(view.blocks.length, "block"),
 	class: view.classes > 0 ? `${view.classes} on the calendar` : "",
 });
 
-const count = (n: number, one: string) => (n === 0 ? "" : `${n} ${one}${n === 1 ? "" : "s"}`);
+const some = (n: number, one: string) => (n === 0 ? "" : counted(n, one));
 
 /** What a new studio writes down first: four steps, each to be skipped and found again. */
 function FirstSteps({ view, params }: StationProps<"firstSteps">) {

@@ -1,3 +1,4 @@
+import { counted } from "@core/units/counted";
 import type { Seat } from "@contract/classes";
 import type { PieceBrief } from "@contract/pieces";
 import { STATE_WORDS } from "@core/journey/journey";
@@ -147,7 +148,7 @@ function Hands({
 			<h1 className="text-xl">
 				{chosen.length === 0
 					? "Choose seats"
-					: `${chosen.length} ${chosen.length === 1 ? "student" : "students"} chosen`}
+					: `${counted(chosen.length, "student")} chosen`}
 			</h1>
 			<p className="text-soft">
 				Tick one seat or all of them, then give them what they need. Press “Hand in” beside a piece when it is finished.

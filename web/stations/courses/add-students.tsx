@@ -1,3 +1,4 @@
+import { counted } from "@core/units/counted";
 import type { CourseView } from "@contract/courses";
 import { useState } from "react";
 import { TextField } from "../../forms/fields";
@@ -77,7 +78,7 @@ export function AddStudents({ view, mayEdit }: { view: CourseView; mayEdit: bool
 			</form>
 			{mayEdit && <StudentImport known={view.students} sessionIds={coming} places={view.course.places} />}
 			<p className="text-soft">
-				Whoever joins late gets a place in the {coming.length} {coming.length === 1 ? "evening" : "evenings"} still to
+				Whoever joins late gets a place in the {counted(coming.length, "evening")} still to
 				come.
 			</p>
 		</div>

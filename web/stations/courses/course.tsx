@@ -1,3 +1,4 @@
+import { counted } from "@core/units/counted";
 import type { CourseView } from "@contract/courses";
 import { dayWords } from "@formats/time";
 import { useState } from "react";
@@ -105,5 +106,5 @@ const counted = (tab: (typeof TABS)[number], waiting: number) =>
 
 function summary({ sessions, course }: CourseView): string {
 	const there = sessions.filter(({ cancelled }) => !cancelled).length;
-	return `${there} ${there === 1 ? "evening" : "evenings"}${course.room ? `, ${course.room}` : ""}`;
+	return `${counted(there, "evening")}${course.room ? `, ${course.room}` : ""}`;
 }

@@ -1,3 +1,4 @@
+import { counted } from "@core/units/counted";
 import type { CourseView } from "@contract/courses";
 import { addDays } from "@core/calendar/days";
 import { useState } from "react";
@@ -52,7 +53,7 @@ export function MoveCourse({ view, words }: { view: CourseView; words(day: strin
 			</ol>
 			<p className={pieces > 0 ? "font-semibold text-warning" : "text-soft"}>
 				{pieces > 0
-					? `${pieces} ${pieces === 1 ? "piece was" : "pieces were"} promised in them: their day moves too. Tell their owners.`
+					? `${counted(pieces, "piece was", "pieces were")} promised in them: their day moves too. Tell their owners.`
 					: "No piece was promised in them yet."}
 			</p>
 			<Trouble error={move.error} />
@@ -62,11 +63,11 @@ export function MoveCourse({ view, words }: { view: CourseView; words(day: strin
 				disabled={move.isPending || by === 0}
 				onClick={() => move.mutate({ sessions: moved.map(({ id, revision }) => ({ id, revision })), days: by })}
 			>
-				Move {moved.length} {moved.length === 1 ? "evening" : "evenings"}
+				Move {counted(moved.length, "evening")}
 			</button>
 			{move.data && (
 				<p role="status">
-					Moved. {move.data.promises} {move.data.promises === 1 ? "promise moves" : "promises move"} with it.
+					Moved. {counted(move.data.promises, "promise moves", "promises move")} with it.
 				</p>
 			)}
 		</div>

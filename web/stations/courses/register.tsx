@@ -1,3 +1,4 @@
+import { counted } from "@core/units/counted";
 import type { Attendee, CalendarSession } from "@contract/courses";
 import { Empty, Trouble } from "../../forms/notice";
 import { useAct } from "../../lib/api";
@@ -53,7 +54,7 @@ export function Register({ title, sessions, attendees, today }: Props) {
 					<thead>
 						<tr className="text-left text-soft">
 							<th scope="col" className="min-w-52 py-1 pr-4 font-semibold">
-								{placed.length} {placed.length === 1 ? "student" : "students"}
+								{counted(placed.length, "student")}
 							</th>
 							{sessions.map(({ id, day, cancelled }) => (
 								<th
@@ -158,7 +159,7 @@ function WriteToAll({ attendees, title }: { attendees: readonly Attendee[]; titl
 			</a>{" "}
 			{without > 0 && (
 				<span className="text-soft">
-					{without} {without === 1 ? "has" : "have"} no address in the book.
+					{counted(without, "has", "have")} no address in the book.
 				</span>
 			)}
 		</p>

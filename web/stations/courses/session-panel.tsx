@@ -1,3 +1,4 @@
+import { counted } from "@core/units/counted";
 import type { CalendarSession } from "@contract/courses";
 import { daysBetween } from "@core/calendar/days";
 import { TextField } from "../../forms/fields";
@@ -79,7 +80,7 @@ export function SessionPanel({ session, mayEdit, onClose }: Props) {
 								? "Empty: nothing is promised."
 								: shift === 0
 									? `${session.pieces} pieces of it are still here.`
-									: `What was promised of its ${session.pieces} pieces comes ${Math.abs(shift)} ${Math.abs(shift) === 1 ? "day" : "days"} ${shift > 0 ? "later" : "sooner"}: tell their owners.`
+									: `What was promised of its ${session.pieces} pieces comes ${counted(Math.abs(shift), "day")} ${shift > 0 ? "later" : "sooner"}: tell their owners.`
 						}
 					/>
 					<Problems problems={form.others()} />
@@ -100,7 +101,7 @@ export function SessionPanel({ session, mayEdit, onClose }: Props) {
 					</button>
 					{!cancelled && students > 0 && (
 						<p className="text-soft">
-							{students} {students === 1 ? "student keeps" : "students keep"} their place: write to them from the
+							{counted(students, "student keeps", "students keep")} their place: write to them from the
 							course.
 							{session.pieces > 0 && ` What was promised of its ${session.pieces} pieces stays promised.`}
 						</p>

@@ -1,3 +1,4 @@
+import { counted } from "@core/units/counted";
 import type { FiringCard } from "@contract/firings";
 import { LEVEL_WORDS } from "@core/firing/level";
 import { clockNear } from "@formats/time";
@@ -62,7 +63,7 @@ function Fire({ view, frame, params }: StationProps<"fire">) {
 												, {LEVEL_WORDS[one.level]},{" "}
 												{one.pieces.length === 0
 													? one.what || "nothing in it"
-													: `${one.pieces.length} ${one.pieces.length === 1 ? "piece" : "pieces"}`}
+													: counted(one.pieces.length, "piece")}
 											</span>
 										</span>
 									</button>

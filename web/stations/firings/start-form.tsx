@@ -1,3 +1,4 @@
+import { counted } from "@core/units/counted";
 import type { FiringCard } from "@contract/firings";
 import { Check } from "../../forms/check";
 import { ChoiceField } from "../../forms/fields";
@@ -99,7 +100,7 @@ export function StartForm({ firing }: { firing: FiringCard }) {
 			>
 				{back === 0
 					? "Call it off"
-					: `Call it off: ${back} ${back === 1 ? "piece goes" : "pieces go"} back to the tray`}
+					: `Call it off: ${counted(back, "piece goes", "pieces go")} back to the tray`}
 			</button>
 		</form>
 	);

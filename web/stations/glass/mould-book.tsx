@@ -1,3 +1,4 @@
+import { counted } from "@core/units/counted";
 import type { Kept } from "@contract/glass";
 import { isWornOut, MOULD_KINDS, type Mould, RELEASES, renewAfterOf } from "@core/kit/mould";
 import { useState } from "react";
@@ -54,7 +55,7 @@ export function MouldBook({ view, frame }: StationProps<"books">) {
 								>
 									{mould.kind === "frame"
 										? "not fired"
-										: `${mould.release}, ${mould.usesSince} ${mould.usesSince === 1 ? "firing" : "firings"} since${isWornOut(mould) ? ", to be renewed" : ""}`}
+										: `${mould.release}, ${counted(mould.usesSince, "firing")} since${isWornOut(mould) ? ", to be renewed" : ""}`}
 								</span>
 							</button>
 						</li>

@@ -1,3 +1,4 @@
+import { counted } from "@core/units/counted";
 import type { KilnView } from "@contract/kilns";
 import { LEVEL_WORDS } from "@core/firing/level";
 import { timeConstantS } from "@core/kiln/kiln";
@@ -191,7 +192,7 @@ function Firings({ view }: { view: KilnView }) {
 					<tr key={id} className="border-t border-line align-top">
 						<td className="py-1.5 pr-3">
 							<a className="font-semibold underline-offset-2 hover:underline" href={`/fire?firing=${id}`}>
-								<span className="figure">{number}</span> · {what || `${pieces} ${pieces === 1 ? "piece" : "pieces"}`}
+								<span className="figure">{number}</span> · {what || counted(pieces, "piece")}
 							</a>
 							<span className="block text-soft">{startedAt ? dayAndClock(startedAt, timeZone) : state}</span>
 						</td>

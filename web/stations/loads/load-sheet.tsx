@@ -1,3 +1,4 @@
+import { counted } from "@core/units/counted";
 import type { KilnCard } from "@contract/kilns";
 import type { LoadSheetView } from "@contract/loads";
 import { LEVEL_WORDS } from "@core/firing/level";
@@ -162,7 +163,7 @@ function Under({ view: { firing, pieces, shelves }, of }: { view: LoadSheetView;
 				)}
 				{shelves.map(({ name, release, usesSince }) => (
 					<li key={name}>
-						☐ shelf {name}: {release}, {usesSince} {usesSince === 1 ? "firing" : "firings"} since it was renewed
+						☐ shelf {name}: {release}, {counted(usesSince, "firing")} since it was renewed
 					</li>
 				))}
 				<li>☐ fibre under metal and under tips that reach over nothing, as the kit sheet says</li>

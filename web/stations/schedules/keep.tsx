@@ -1,3 +1,4 @@
+import { counted } from "@core/units/counted";
 import type { KilnCard } from "@contract/kilns";
 import type { ScheduleView } from "@contract/schedules";
 import type { ScheduleDocument } from "@core/firing/document";
@@ -67,7 +68,7 @@ export function Keep(props: Props) {
 								<span>
 									<b>version {version}</b>{" "}
 									<span className="text-soft">
-										{longDay(new Date(frozenAt), timeZone)}, {firings} {firings === 1 ? "firing" : "firings"}
+										{longDay(new Date(frozenAt), timeZone)}, {counted(firings, "firing")}
 									</span>
 								</span>
 								<button type="button" className="btn btn-ghost btn-sm" onClick={() => props.onDocument(frozen)}>

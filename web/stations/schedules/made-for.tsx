@@ -1,3 +1,4 @@
+import { counted } from "@core/units/counted";
 import type { ScheduleView } from "@contract/schedules";
 import { demandOf, type PieceToFire } from "@core/firing/demand";
 import { demandOfDocument, PLAIN_PIECE, rebuilt, type ScheduleDocument } from "@core/firing/document";
@@ -76,7 +77,7 @@ export function MadeFor({ view, document, family, kiln, onEdit, onRebuild }: Pro
 			</section>
 			<section aria-label="Pieces">
 				<h2 className="mb-1">
-					Made for {pieces.length} {pieces.length === 1 ? "piece" : "pieces"}
+					Made for {counted(pieces.length, "piece")}
 				</h2>
 				<ul className="ruled">
 					{pieces.map((piece, i) => (

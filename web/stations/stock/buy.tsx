@@ -1,3 +1,4 @@
+import { counted } from "@core/units/counted";
 import type { ShoppingView } from "@contract/stock";
 import { formatMoney } from "../../lib/money";
 import { useFigure } from "../../lib/prefs";
@@ -99,8 +100,8 @@ function Costs({ view }: { view: ShoppingView }) {
 						<span className="min-w-0">
 							<b>{glasses.find(({ id }) => id === one.glassId)?.name ?? one.glassId}</b>
 							<span className="block text-soft">
-								{one.sheets} {one.sheets === 1 ? "sheet" : "sheets"}
-								{one.offcuts > 0 && `, ${one.offcuts} ${one.offcuts === 1 ? "offcut" : "offcuts"}`},{" "}
+								{counted(one.sheets, "sheet")}
+								{one.offcuts > 0 && `, ${counted(one.offcuts, "offcut")}`},{" "}
 								{Math.round((1 - one.yield) * 100)} % waste
 							</span>
 						</span>
@@ -131,7 +132,7 @@ function KitCosts(props: { costs: NonNullable<ShoppingView["costs"]>; currency: 
 				<b className="figure text-3xl">{money(totalMinor / kits)}</b> <span className="text-soft">a kit</span>
 			</p>
 			<p className="text-soft">
-				<b className="figure text-base-content">{money(totalMinor)}</b> for {kits} {kits === 1 ? "kit" : "kits"}
+				<b className="figure text-base-content">{money(totalMinor)}</b> for {counted(kits, "kit")}
 				{alone && students > 0 && (
 					<>
 						, <b className="figure text-base-content">{money(totalMinor / students)}</b> a student of {students}

@@ -1,3 +1,4 @@
+import { counted } from "@core/units/counted";
 import { type Across, acrossOf, type StripProgress } from "@core/cutting/plan/progress";
 import { asLaid, type Blank, type SheetPlan } from "@core/cutting/plan/types";
 import { useFigure } from "../../lib/prefs";
@@ -149,7 +150,7 @@ function AcrossLine(props: { one: Across; blank: Blank | undefined; nameOf(key: 
 					</b>
 				</span>
 				<span className="figure whitespace-nowrap">
-					{columns * stack} {columns * stack === 1 ? "piece" : "pieces"}
+					{counted(columns * stack, "piece")}
 				</span>
 			</span>
 			{stack > 1 && (

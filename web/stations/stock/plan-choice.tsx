@@ -1,3 +1,4 @@
+import { counted } from "@core/units/counted";
 import { leastSheets } from "@core/cutting/plan/figures";
 import { CUT_AIMS, type CutAim, type CutProgress } from "@core/cutting/plan/search";
 import { formatMoney } from "../../lib/money";
@@ -145,7 +146,7 @@ export function PlanChoice({
 			{savings.map((one) => (
 				<p key={one.glass.id}>
 					<b>Know:</b> {one.glass.name}, {nameOf(one.glass.id, one.key)} of {figure({ mm: one.toMm })} instead of{" "}
-					{figure({ mm: one.fromMm })}: {one.sheets} {one.sheets === 1 ? "sheet" : "sheets"} less.
+					{figure({ mm: one.fromMm })}: {counted(one.sheets, "sheet")} less.
 				</p>
 			))}
 		</section>

@@ -1,3 +1,4 @@
+import { counted } from "@core/units/counted";
 import type { CutView } from "@contract/stock";
 import { isScored } from "@core/cutting/count";
 import { lineKeyOf } from "@core/cutting/glass-lists";
@@ -32,7 +33,7 @@ export function SheetList(props: Props) {
 			<div className="px-5 pb-2">
 				<p className="figure">
 					<b className="text-2xl">{sheets}</b> {sheets === 1 ? "sheet" : "sheets"}
-					{offcuts > 0 && `, ${offcuts} ${offcuts === 1 ? "offcut" : "offcuts"}`}, <b>{scores}</b> scores
+					{offcuts > 0 && `, ${counted(offcuts, "offcut")}`}, <b>{scores}</b> scores
 				</p>
 				{share < 1 && <p className="text-soft">Not all is laid yet.</p>}
 			</div>

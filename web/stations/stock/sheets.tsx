@@ -1,3 +1,4 @@
+import { counted } from "@core/units/counted";
 import type { CutView } from "@contract/stock";
 import { lineKeyOf } from "@core/cutting/glass-lists";
 import { nextStripOf } from "@core/cutting/plan/progress";
@@ -63,7 +64,7 @@ export function Sheets({ view, usual }: { view: CutView; usual: { widthMm: numbe
 				<OldKits runs={view.runs} />
 				{tooLarge && (
 					<p className="font-semibold text-warning">
-						{short} {short === 1 ? "part is" : "parts are"} larger than a sheet of {tooLarge.glass.name} (
+						{counted(short, "part is", "parts are")} larger than a sheet of {tooLarge.glass.name} (
 						{sizeWords([tooLarge.sheet.widthMm, tooLarge.sheet.heightMm], figure)}), or would leave a sliver that cannot
 						be broken off. Change the part at Kits, or write a larger sheet into the stock. All else is planned.
 					</p>
@@ -175,7 +176,7 @@ function TheSheet({ group, number, now, view, onStrip }: SheetProps) {
 					<b className="text-base-content">{Math.round(figures.yield * 100)} %</b> ·{" "}
 					{figures.sheets <= least
 						? "the fewest sheets there can be"
-						: `${figures.sheets} ${figures.sheets === 1 ? "sheet" : "sheets"}, never fewer than ${least}`}
+						: `${counted(figures.sheets, "sheet")}, never fewer than ${least}`}
 				</p>
 			</div>
 			<div className="flex items-center justify-between gap-4">

@@ -1,4 +1,4 @@
-import { useRef } from "react";
+import { useDrag } from "../../lib/use-drag";
 
 /** A point of a schedule that can be dragged: where a segment arrives, or where its hold ends. */
 export interface ChartHandle {
@@ -24,7 +24,16 @@ const STEP_C = 1;
 
 /** Handles on the curve: dragged, or moved by the arrow keys. */
 export function Handles({ handles, x, y, at }: OnChart & { handles: readonly ChartHandle[] }) {
-	const held = useRef<string | null>(null);
+	/** A curve follows the pointer: given up, it goes back to where it was taken. */
+	const drag = useDrag<Pick<ChartHandle, "s" | "c" | "key">>({
+		move({ key }, event) {
+			event.stopPropagation();
+			const to = at(event);
+			handles.find((one) => one.key === key)?.onMove(to.s, to.c);
+		},
+		drop: () => {},
+		giveUp: ({ key, s, c }) => handles.find((one) => one.key === key)?.onMove(s, c),
+	});
 	return (
 		<g>
 			{handles.map(({ key, s, c, label, onMove, onChoose, chosen }) => (
@@ -38,21 +47,11 @@ export function Handles({ handles, x, y, at }: OnChart & { handles: readonly Cha
 					aria-valuetext={label}
 					className="cursor-grab outline-offset-1 focus-visible:outline-2 focus-visible:outline-secondary"
 					onFocus={onChoose}
-					onPointerDown={(event) => {
+					{...drag((event) => {
 						event.stopPropagation();
-						held.current = key;
-						event.currentTarget.setPointerCapture(event.pointerId);
 						onChoose?.();
-					}}
-					onPointerMove={(event) => {
-						if (held.current !== key) return;
-						event.stopPropagation();
-						const to = at(event);
-						onMove(to.s, to.c);
-					}}
-					onPointerUp={() => {
-						held.current = null;
-					}}
+						return { key, s, c };
+					})}
 					onKeyDown={(event) => {
 						const steps: Record<string, [number, number]> = {
 							ArrowUp: [0, event.shiftKey ? 10 : STEP_C],

@@ -1,3 +1,4 @@
+import { counted } from "@core/units/counted";
 import type { KilnCell } from "@contract/kilns";
 import type { Curve } from "@core/firing/curve";
 import { LEVEL_WORDS } from "@core/firing/level";
@@ -92,7 +93,7 @@ function Cell({ cell, answeredAgoS }: { cell: KilnCell; answeredAgoS: number }) 
 
 const inItWords = (firing: KilnCell["firing"]): string =>
 	firing
-		? [firing.pieces > 0 && `${firing.pieces} ${firing.pieces === 1 ? "piece" : "pieces"}`, LEVEL_WORDS[firing.level]]
+		? [firing.pieces > 0 && counted(firing.pieces, "piece"), LEVEL_WORDS[firing.level]]
 				.filter(Boolean)
 				.join(", ")
 		: "empty";

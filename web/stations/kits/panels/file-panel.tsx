@@ -1,3 +1,4 @@
+import { counted } from "@core/units/counted";
 import type { KitView } from "@contract/kits";
 import { PAPER_SIZES, PAPER_WORDS } from "@core/studio/customs";
 import { dayAndClock } from "@formats/time";
@@ -75,7 +76,7 @@ export function FilePanel({ view, palette, changed, mayEdit }: Props) {
 						<span className="grow">
 							<b className="figure">Version {version}</b>
 							<span className="figure block text-[13px] text-soft">
-								{dayAndClock(frozenAt, timeZone)}, {pieces} {pieces === 1 ? "piece" : "pieces"}
+								{dayAndClock(frozenAt, timeZone)}, {counted(pieces, "piece")}
 							</span>
 						</span>
 						{revision === kit.revision ? (

@@ -1,3 +1,4 @@
+import { counted } from "@core/units/counted";
 import { boundsOf } from "@core/geometry/bounds";
 import { type Glass, inUse } from "@core/glass/glass";
 import type { Problem } from "@core/result";
@@ -98,7 +99,7 @@ export function OutlineImport({ glasses }: { glasses: readonly Glass[] }) {
 						</p>
 					))}
 					<button type="button" className="btn btn-sm mt-2 w-full" onClick={lay}>
-						Lay {read.outlines.length} {read.outlines.length === 1 ? "outline" : "outlines"} on the bench
+						Lay {counted(read.outlines.length, "outline")} on the bench
 					</button>
 				</div>
 			)}

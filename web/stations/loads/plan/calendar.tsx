@@ -1,3 +1,4 @@
+import { counted } from "@core/units/counted";
 import type { CalendarFiring, PlanView } from "@contract/loads";
 import { LEVEL_WORDS } from "@core/firing/level";
 import type { ShownLoad, ShownPlan } from "@core/loading/plan/shown";
@@ -6,7 +7,6 @@ import { useNow } from "../../../lib/clock";
 import { usePrefs } from "../../../lib/prefs";
 import { CalendarGround } from "./calendar-ground";
 import { type BarHours, FiringBar, PHASES } from "./firing-bar";
-import { count } from "./plan-words";
 import { BAR, type CalendarFrame, WIDTH } from "./scale";
 import type { Held, useDragFiring } from "./use-drag-firing";
 
@@ -164,10 +164,10 @@ const BarWords = ({
 const keyOf = ({ key, announcedId }: ShownLoad): string => announcedId ?? key;
 
 const loadLabel = (load: ShownLoad, kiln: string, nowMs: number, zone: string) =>
-	`${load.announcedId ? "As announced" : "Proposed"}: ${count(load.pieceIds.length, "piece")}, ${LEVEL_WORDS[load.level]}, ${kiln}, starts ${clockNear(new Date(load.startMs), new Date(nowMs), zone)}`;
+	`${load.announcedId ? "As announced" : "Proposed"}: ${counted(load.pieceIds.length, "piece")}, ${LEVEL_WORDS[load.level]}, ${kiln}, starts ${clockNear(new Date(load.startMs), new Date(nowMs), zone)}`;
 
 const firingLabel = (firing: CalendarFiring, kiln: string, hours: BarHours, nowMs: number, zone: string) =>
-	`Firing ${firing.number}, ${firing.state === "running" ? "running" : "announced"}, ${count(firing.pieces, "piece")}, ${kiln}, ${firing.state === "running" ? "started" : "starts"} ${clockNear(new Date(hours.startMs), new Date(nowMs), zone)}`;
+	`Firing ${firing.number}, ${firing.state === "running" ? "running" : "announced"}, ${counted(firing.pieces, "piece")}, ${kiln}, ${firing.state === "running" ? "started" : "starts"} ${clockNear(new Date(hours.startMs), new Date(nowMs), zone)}`;
 
 const Legend = () => (
 	<figcaption className="flex flex-wrap gap-x-4 gap-y-1 pt-1 text-[13px] text-soft">

@@ -1,3 +1,4 @@
+import { counted } from "@core/units/counted";
 import type { CalendarFiring, PlanView } from "@contract/loads";
 import { LEVEL_WORDS } from "@core/firing/level";
 import { clockNear } from "@formats/time";
@@ -7,7 +8,6 @@ import { useNow } from "../../../lib/clock";
 import { usePrefs } from "../../../lib/prefs";
 import { TwoPresses } from "../../../ui/two-presses";
 import { BackToPlan } from "./back";
-import { count } from "./plan-words";
 
 /** One announced or running firing of the calendar. */
 export function FiringPanel({ firing, view, onBack }: { firing: CalendarFiring; view: PlanView; onBack(): void }) {
@@ -25,7 +25,7 @@ export function FiringPanel({ firing, view, onBack }: { firing: CalendarFiring; 
 					Firing <span className="figure">{firing.number}</span>, {kiln?.name}
 				</h2>
 				<p className="text-soft">
-					{LEVEL_WORDS[firing.level]}, {firing.pieces > 0 ? count(firing.pieces, "piece") : firing.what || "no pieces"}
+					{LEVEL_WORDS[firing.level]}, {firing.pieces > 0 ? counted(firing.pieces, "piece") : firing.what || "no pieces"}
 				</p>
 			</header>
 			<p>
@@ -60,7 +60,7 @@ export function FiringPanel({ firing, view, onBack }: { firing: CalendarFiring; 
 					label="Call it off"
 					warning={
 						firing.pieces > 0
-							? `${count(firing.pieces, "piece goes", "pieces go")} back to the tray.`
+							? `${counted(firing.pieces, "piece goes", "pieces go")} back to the tray.`
 							: "Nothing lies in it yet."
 					}
 					sure="Call it off"

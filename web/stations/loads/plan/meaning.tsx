@@ -1,3 +1,4 @@
+import { counted } from "@core/units/counted";
 import type { PlanView } from "@contract/loads";
 import type { ShownHelp, ShownPlan } from "@core/loading/plan/shown";
 import { WISHES } from "@core/loading/plan/wishes";
@@ -5,7 +6,7 @@ import { clock, dayOf, dayWords } from "@formats/time";
 import { useNow } from "../../../lib/clock";
 import { useFigure, usePrefs } from "../../../lib/prefs";
 import { WISH_WORDS } from "../../../ui/wish-words";
-import { count, spareWords, WHY_WORDS } from "./plan-words";
+import { spareWords, WHY_WORDS } from "./plan-words";
 
 interface Props {
 	view: PlanView;
@@ -69,11 +70,11 @@ export function Meaning({ view, plan }: Props) {
 				</Line>
 				{view.announced && (
 					<Line what="moved against what was announced">
-						<b>{figures.moved.length === 0 ? "none" : count(figures.moved.length, "piece")}</b>
+						<b>{figures.moved.length === 0 ? "none" : counted(figures.moved.length, "piece")}</b>
 					</Line>
 				)}
 				<Line what="somebody has to be here">
-					<b>{count(2 * figures.firings, "time")}</b>
+					<b>{counted(2 * figures.firings, "time")}</b>
 				</Line>
 			</dl>
 			<p>
@@ -197,7 +198,7 @@ function HelpLine({ help, view, day }: { help: ShownHelp; view: PlanView; day(ms
 }
 
 const gainWords = ({ promises, lastH }: { promises: number; lastH: number }) =>
-	promises > 0 ? `${count(promises, "promise")} kept` : `${spareWords(lastH * 3_600_000)} sooner`;
+	promises > 0 ? `${counted(promises, "promise")} kept` : `${spareWords(lastH * 3_600_000)} sooner`;
 
 const HelpRow = ({ what, children }: { what: React.ReactNode; children: React.ReactNode }) => (
 	<li className="flex justify-between gap-3 py-1.5">

@@ -1,5 +1,5 @@
+import { counted } from "@core/units/counted";
 import { PLAN_NAMES, PLAN_WORDS, type PlanName } from "@core/loading/plan/weights";
-import { count } from "./plan-words";
 import type { Plans } from "./use-plan";
 
 /** Three plans with names, side by side: what each is worth in a line. */
@@ -29,7 +29,7 @@ export function PlanCards({
 						<span className="figure block text-[13px] text-soft">
 							{figures ? (
 								<>
-									{count(figures.firings, "firing")},{" "}
+									{counted(figures.firings, "firing")},{" "}
 									<Promises broken={figures.broken.length} all={figures.promises} left={figures.left.length} />,{" "}
 									{Math.round(figures.kwh)} kWh
 									{figures.moved.length > 0 && `, ${figures.moved.length} moved`}
@@ -46,7 +46,7 @@ export function PlanCards({
 }
 
 function Promises({ broken, all, left }: { broken: number; all: number; left: number }) {
-	if (broken > 0) return <b className="text-error">{count(broken, "promise")} broken</b>;
+	if (broken > 0) return <b className="text-error">{counted(broken, "promise")} broken</b>;
 	if (left > 0) return <b className="text-error">{left} left out</b>;
 	return all > 0 ? <b className="text-base-content">all promises kept</b> : <>nothing promised</>;
 }

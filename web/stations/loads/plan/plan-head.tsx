@@ -1,4 +1,4 @@
-import { count } from "./plan-words";
+import { counted } from "@core/units/counted";
 import type { useMayMove } from "./use-may-move";
 
 interface Props {
@@ -13,7 +13,7 @@ interface Props {
 export const PlanHead = ({ kilns, waiting, moving, days, onDays }: Props) => (
 	<div className="flex items-end justify-between gap-3 max-lg:flex-wrap">
 		<h1 className="text-xl font-bold">
-			Two weeks, {count(kilns, "kiln")}, {count(waiting, "piece")} waiting
+			Two weeks, {counted(kilns, "kiln")}, {counted(waiting, "piece")} waiting
 		</h1>
 		{moving.may.length > 0 && (
 			<label className="ml-auto flex h-8 items-center gap-2 max-lg:h-11">

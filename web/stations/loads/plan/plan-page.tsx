@@ -1,3 +1,4 @@
+import { counted } from "@core/units/counted";
 import type { CalendarFiring, PlanView } from "@contract/loads";
 import type { ShownLoad, ShownPlan } from "@core/loading/plan/shown";
 import type { PlanName } from "@core/loading/plan/weights";
@@ -17,7 +18,6 @@ import { Meaning } from "./meaning";
 import { strandedFirings } from "./movable";
 import { PlanCards } from "./plan-cards";
 import { PlanHead } from "./plan-head";
-import { count } from "./plan-words";
 import { calendarFrame } from "./scale";
 import { useDragFiring } from "./use-drag-firing";
 import { useMayMove } from "./use-may-move";
@@ -96,7 +96,7 @@ function PlanPage({ view: asBooked }: StationProps<"plan">) {
 					{!moving.isOn && <Stranded view={asBooked} may={moving.may} onMove={() => moving.turn(true)} />}
 					{view.blocked > 0 && (
 						<p className="text-soft">
-							{count(view.blocked, "piece")} more {view.blocked === 1 ? "is" : "are"} in no plan: not measured, of
+							{counted(view.blocked, "piece")} more {view.blocked === 1 ? "is" : "are"} in no plan: not measured, of
 							untested glass, or beyond the first 400. See the{" "}
 							<a className="underline" href="/load">
 								trays
@@ -190,7 +190,7 @@ function Announced({ answer }: { answer: Announcing["data"] }) {
 		<>
 			{answer.accepted.length > 0 && (
 				<p className="font-semibold text-success">
-					{count(answer.accepted.length, "firing")} announced: {answer.accepted.map(({ number }) => number).join(", ")}.{" "}
+					{counted(answer.accepted.length, "firing")} announced: {answer.accepted.map(({ number }) => number).join(", ")}.{" "}
 					<a className="underline" href="/fire">
 						Go to Fire
 					</a>
@@ -253,7 +253,7 @@ function Accept({
 							}))
 						}
 					>
-						{accept.isPending ? "Checking everything again …" : `Announce ${count(soon.length, "firing")}`}
+						{accept.isPending ? "Checking everything again …" : `Announce ${counted(soon.length, "firing")}`}
 					</button>
 					<p className="text-[13px] text-soft">
 						{instead.length > 0

@@ -19,4 +19,3 @@ export function spareWords(ms: number): string {
 	return hours < 48 ? `${hours} h` : `${Math.round(Math.abs(ms) / DAY_MS)} days`;
 }
 
-export const count = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;

@@ -1,5 +1,6 @@
 import type { CalendarFiring } from "@contract/loads";
 import { type PointerEvent as Pointer, useState } from "react";
+import { useDrag } from "../../../lib/use-drag";
 import type { CalendarFrame } from "./scale";
 
 /** An announced firing held over another hour or kiln. */
@@ -25,7 +26,6 @@ export function useDragFiring(
 	drop: (held: Held) => void,
 ) {
 	const [held, setHeld] = useState<Held>();
-	const [grip, setGrip] = useState<{ ms: number; pointer: number }>();
 	const at = (event: Pointer<Element>): { ms: number; kiln: number } => {
 		const svg = (event.currentTarget as SVGElement).ownerSVGElement ?? (event.currentTarget as SVGSVGElement);
 		const box = svg.getBoundingClientRect();
@@ -43,28 +43,20 @@ export function useDragFiring(
 			0,
 			kilns.findIndex(({ id }) => id === firing.kilnId),
 		);
+	const drag = useDrag<{ firing: CalendarFiring; ms: number }>({
+		move({ firing, ms: gripMs }, event) {
+			const { ms, kiln } = at(event);
+			const startMs = soon(ms - gripMs);
+			if (held || Math.abs(startMs - firing.from) >= HOUR_MS || kiln !== kilnOf(firing))
+				setHeld({ id: firing.id, kiln, startMs });
+		},
+		drop: ({ firing }) => held?.id === firing.id && letGo(held),
+		giveUp: () => setHeld(undefined),
+	});
 	return {
 		held,
 		handlers: (firing: CalendarFiring) => ({
-			onPointerDown: (event: Pointer<Element>) => {
-				event.currentTarget.setPointerCapture(event.pointerId);
-				setGrip({ ms: at(event).ms - firing.from, pointer: event.pointerId });
-			},
-			onPointerMove: (event: Pointer<Element>) => {
-				if (grip?.pointer !== event.pointerId) return;
-				const { ms, kiln } = at(event);
-				const startMs = soon(ms - grip.ms);
-				if (held || Math.abs(startMs - firing.from) >= HOUR_MS || kiln !== kilnOf(firing))
-					setHeld({ id: firing.id, kiln, startMs });
-			},
-			onPointerUp: () => {
-				setGrip(undefined);
-				if (held?.id === firing.id) letGo(held);
-			},
-			onPointerCancel: () => {
-				setGrip(undefined);
-				setHeld(undefined);
-			},
+			...drag((event) => ({ firing, ms: at(event).ms - firing.from })),
 			onKeyDown: (event: React.KeyboardEvent) => {
 				const now =
 					held?.id === firing.id ? held : { id: firing.id, kiln: kilnOf(firing), startMs: quarter(firing.from) };

@@ -2,13 +2,15 @@ import { TURN_STEP_DEG } from "@core/loading/outlines/form";
 import type { Shelf } from "@core/loading/shelf";
 import type { ShelfDoc } from "@core/loading/shelf-doc";
 import { nudged, pinned, takenOut, turned } from "@core/loading/shelf-doc";
-import { type PointerEvent as Pointer, useRef } from "react";
+import type { PointerEvent as Pointer } from "react";
+import { useDrag } from "../../../lib/use-drag";
 
-interface Shelved {
+interface Bench {
 	doc: ShelfDoc;
 	edit(change: (doc: ShelfDoc) => ShelfDoc, what?: string): void;
 	hold(id: string, xMm: number, yMm: number): void;
 	letGo(): void;
+	putBack(): void;
 }
 
 /** A step of the arrow keys, mm; with Shift. */
@@ -23,36 +25,29 @@ const ARROWS: Record<string, [number, number]> = {
 };
 
 /** Moves pieces of a shelf by pointer, and turns, pins, moves and takes them out by keys. One drag is one step to undo. */
-export function useDragPiece(shelf: Shelf, { doc, edit, hold, letGo }: Shelved, choose: (id: string) => void) {
-	const grip = useRef<{ id: string; dx: number; dy: number } | null>(null);
-	const at = (event: Pointer<SVGElement>): [number, number] => {
-		const svg = event.currentTarget.ownerSVGElement ?? (event.currentTarget as unknown as SVGSVGElement);
+export function useDragPiece(shelf: Shelf, { doc, edit, hold, letGo, putBack }: Bench, choose: (id: string) => void) {
+	const at = (event: Pointer<Element>): [number, number] => {
+		const its = event.currentTarget as SVGElement;
+		const svg = its.ownerSVGElement ?? (its as SVGSVGElement);
 		const p = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.getScreenCTM()?.inverse());
 		return [p.x, shelf.heightMm - p.y];
 	};
+	const drag = useDrag<{ id: string; dx: number; dy: number }>({
+		move({ id, dx, dy }, event) {
+			const [x, y] = at(event);
+			hold(id, x + dx, y + dy);
+		},
+		drop: letGo,
+		giveUp: putBack,
+	});
 	return (id: string) => ({
-		onPointerDown: (event: Pointer<SVGElement>) => {
+		...drag((event) => {
 			const one = doc.laid.find((its) => its.id === id);
-			if (!one || event.button !== 0) return;
-			event.currentTarget.setPointerCapture(event.pointerId);
+			if (!one) return undefined;
 			const [x, y] = at(event);
-			grip.current = { id, dx: one.xMm - x, dy: one.yMm - y };
 			choose(id);
-		},
-		onPointerMove: (event: Pointer<SVGElement>) => {
-			const held = grip.current;
-			if (held?.id !== id) return;
-			const [x, y] = at(event);
-			hold(id, x + held.dx, y + held.dy);
-		},
-		onPointerUp: () => {
-			grip.current = null;
-			letGo();
-		},
-		onPointerCancel: () => {
-			grip.current = null;
-			letGo();
-		},
+			return { id, dx: one.xMm - x, dy: one.yMm - y };
+		}),
 		onFocus: () => choose(id),
 		onKeyDown: (event: React.KeyboardEvent) => {
 			const change = changeBy(event, id);

@@ -107,6 +107,7 @@ export function useShelf(start: readonly KilnPlacement[], { kiln, clearanceMm, b
 			if (held) store.getState().edit((before) => moved(before, held.id, held.xMm, held.yMm));
 			setHeld(null);
 		},
+		putBack: () => setHeld(null),
 		places: formed.map(({ form, standsMm: _, familyId: __, ...one }): Place => {
 			const { widthMm, heightMm } = boundsOf([form.outline]);
 			return { ...one, widthMm, heightMm, outline: form.outline };
