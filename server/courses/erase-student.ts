@@ -1,5 +1,5 @@
-import { counted } from "@core/units/counted";
 import { erased, withoutName } from "@core/journey/without-name";
+import { counted } from "@core/units/counted";
 import {
 	forgetCollector,
 	notesNaming,

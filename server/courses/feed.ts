@@ -1,7 +1,7 @@
-import { counted } from "@core/units/counted";
 import { timingSafeEqual } from "node:crypto";
 import { addDays } from "@core/calendar/days";
 import { LEVEL_WORDS } from "@core/firing/level";
+import { counted } from "@core/units/counted";
 import type { Database } from "@db/connect";
 import { sessionsBetween } from "@db/queries/courses";
 import { loadKilns } from "@db/queries/kilns";

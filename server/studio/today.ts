@@ -1,9 +1,9 @@
-import { counted } from "@core/units/counted";
 import type { AlarmBrief } from "@contract/kilns";
 import type { PieceBrief } from "@contract/pieces";
 import type { TodayLine } from "@contract/studio";
 import { groupBy } from "@core/group-by";
 import { ALARM_WORDS } from "@core/kiln/watch";
+import { counted } from "@core/units/counted";
 import { briefs, unfinished } from "@db/queries/pieces";
 import { countClasses, sessionBriefs } from "@db/queries/sessions";
 import { clockNear, dayOf } from "@formats/time";
@@ -134,10 +134,17 @@ export const today: View<"today"> = async (context) => {
 	);
 	for (const [readyFrom, some] of groupBy(wet, (one) => one.readyFrom)) {
 		waiting.push(
-			line(`dry-${readyFrom}`, `Glue dries on ${counted(some.length, "piece")}`, someOf(some.map(who)), "/dry", "Look", {
-				at: readyFrom,
-				urgency: "calm",
-			}),
+			line(
+				`dry-${readyFrom}`,
+				`Glue dries on ${counted(some.length, "piece")}`,
+				someOf(some.map(who)),
+				"/dry",
+				"Look",
+				{
+					at: readyFrom,
+					urgency: "calm",
+				},
+			),
 		);
 	}
 	waiting.sort((a, b) => (a.at ?? "").localeCompare(b.at ?? ""));

@@ -7,13 +7,15 @@ interface Drag<Grip> {
 	drop(grip: Grip): void;
 	/** Taken away by the system: everything is as it was before. */
 	giveUp(grip: Grip): void;
+	/** Which buttons take hold: the first, if nothing is said. */
+	buttons?: readonly number[];
 }
 
 /** Takes hold, where there is something to hold. */
 type Begin<Grip> = (event: Pointer<Element>) => Grip | undefined;
 
 /** One of some elements held by one pointer; a second finger changes nothing. Handlers of an element, by what it begins. */
-export function useDrag<Grip>({ move, drop, giveUp }: Drag<Grip>) {
+export function useDrag<Grip>({ move, drop, giveUp, buttons = [0] }: Drag<Grip>) {
 	const held = useRef<{ grip: Grip; pointer: number } | null>(null);
 	const ended = (event: Pointer<Element>, end: (grip: Grip) => void) => {
 		const its = held.current;
@@ -23,7 +25,7 @@ export function useDrag<Grip>({ move, drop, giveUp }: Drag<Grip>) {
 	};
 	return (begin: Begin<Grip>) => ({
 		onPointerDown(event: Pointer<Element>) {
-			if (held.current || event.button !== 0) return;
+			if (held.current || !buttons.includes(event.button)) return;
 			const grip = begin(event);
 			if (grip === undefined) return;
 			event.currentTarget.setPointerCapture(event.pointerId);

@@ -1,5 +1,5 @@
-import { counted } from "../../units/counted";
 import { groupBy } from "../../group-by";
+import { counted } from "../../units/counted";
 import { say } from "../../units/phrase";
 import type { Finding } from "../finding";
 import type { Stack } from "../stack";

@@ -1,9 +1,9 @@
-import { counted } from "../../units/counted";
 import { FUSE_LEVELS, type FuseLevel, LEVEL_WORDS } from "../../firing/level";
 import { boundsOf } from "../../geometry/bounds";
 import { areaMm2 } from "../../geometry/region";
 import { centred } from "../../geometry/shape";
 import type { KitPart } from "../../kit/kit";
+import { counted } from "../../units/counted";
 import { say } from "../../units/phrase";
 import { tidyMm } from "../../units/tidy";
 import type { Finding } from "../finding";

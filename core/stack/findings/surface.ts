@@ -1,7 +1,7 @@
-import { counted } from "../../units/counted";
 import { keepsSurface, LEVEL_BANDS, LEVEL_WORDS } from "../../firing/level";
 import { areaMm2, intersect, offset, unite } from "../../geometry/region";
 import { isStriker } from "../../glass/glass";
+import { counted } from "../../units/counted";
 import { type Phrase, say } from "../../units/phrase";
 import type { Finding } from "../finding";
 import type { Lain } from "../lay";

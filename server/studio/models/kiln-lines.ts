@@ -1,7 +1,7 @@
-import { counted } from "@core/units/counted";
 import type { KilnCell } from "@contract/kilns";
 import type { TodayLine } from "@contract/studio";
 import { LEVEL_WORDS } from "@core/firing/level";
+import { counted } from "@core/units/counted";
 import { phraseText, type Units } from "@core/units/phrase";
 import { line } from "./today-line";
 

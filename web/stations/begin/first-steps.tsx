@@ -1,5 +1,5 @@
-import { counted } from "@core/units/counted";
 import type { FirstStepsView } from "@contract/begin";
+import { counted } from "@core/units/counted";
 import { Check } from "lucide-react";
 import { useState } from "react";
 import { framed, type StationProps } from "../../ui/frame/framed";

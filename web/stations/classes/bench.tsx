@@ -1,7 +1,7 @@
-import { counted } from "@core/units/counted";
 import type { Seat } from "@contract/classes";
 import type { PieceBrief } from "@contract/pieces";
 import { STATE_WORDS } from "@core/journey/journey";
+import { counted } from "@core/units/counted";
 import { useState } from "react";
 import { ChoiceField } from "../../forms/fields";
 import { Caution, Trouble } from "../../forms/notice";
@@ -146,9 +146,7 @@ function Hands({
 	return (
 		<div className="flex flex-col gap-4">
 			<h1 className="text-xl">
-				{chosen.length === 0
-					? "Choose seats"
-					: `${counted(chosen.length, "student")} chosen`}
+				{chosen.length === 0 ? "Choose seats" : `${counted(chosen.length, "student")} chosen`}
 			</h1>
 			<p className="text-soft">
 				Tick one seat or all of them, then give them what they need. Press “Hand in” beside a piece when it is finished.

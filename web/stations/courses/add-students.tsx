@@ -1,5 +1,5 @@
-import { counted } from "@core/units/counted";
 import type { CourseView } from "@contract/courses";
+import { counted } from "@core/units/counted";
 import { useState } from "react";
 import { TextField } from "../../forms/fields";
 import { Trouble } from "../../forms/notice";
@@ -78,8 +78,7 @@ export function AddStudents({ view, mayEdit }: { view: CourseView; mayEdit: bool
 			</form>
 			{mayEdit && <StudentImport known={view.students} sessionIds={coming} places={view.course.places} />}
 			<p className="text-soft">
-				Whoever joins late gets a place in the {counted(coming.length, "evening")} still to
-				come.
+				Whoever joins late gets a place in the {counted(coming.length, "evening")} still to come.
 			</p>
 		</div>
 	);

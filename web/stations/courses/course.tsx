@@ -1,5 +1,5 @@
-import { counted } from "@core/units/counted";
 import type { CourseView } from "@contract/courses";
+import { counted } from "@core/units/counted";
 import { dayWords } from "@formats/time";
 import { useState } from "react";
 import { usePrefs } from "../../lib/prefs";
@@ -57,7 +57,7 @@ function Course({ view, frame }: StationProps<"course">) {
 					<Tabs<Tab>
 						label="Change it"
 						className="gap-5 border-b border-line px-5"
-						tabs={mayEdit ? TABS.map((one) => counted(one, view.signUps.length)) : TABS.slice(0, 1)}
+						tabs={mayEdit ? TABS.map((one) => withSignUps(one, view.signUps.length)) : TABS.slice(0, 1)}
 						open={tab}
 						onOpen={setTab}
 					/>
@@ -92,7 +92,7 @@ function Course({ view, frame }: StationProps<"course">) {
 }
 
 /** A tab’s label with how many wait behind it. */
-const counted = (tab: (typeof TABS)[number], waiting: number) =>
+const withSignUps = (tab: (typeof TABS)[number], waiting: number) =>
 	tab.value === "signUps" && waiting > 0
 		? {
 				...tab,

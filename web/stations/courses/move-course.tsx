@@ -1,6 +1,6 @@
-import { counted } from "@core/units/counted";
 import type { CourseView } from "@contract/courses";
 import { addDays } from "@core/calendar/days";
+import { counted } from "@core/units/counted";
 import { useState } from "react";
 import { NumberField } from "../../forms/fields";
 import { Trouble } from "../../forms/notice";
@@ -66,9 +66,7 @@ export function MoveCourse({ view, words }: { view: CourseView; words(day: strin
 				Move {counted(moved.length, "evening")}
 			</button>
 			{move.data && (
-				<p role="status">
-					Moved. {counted(move.data.promises, "promise moves", "promises move")} with it.
-				</p>
+				<p role="status">Moved. {counted(move.data.promises, "promise moves", "promises move")} with it.</p>
 			)}
 		</div>
 	);

@@ -1,5 +1,5 @@
-import { counted } from "@core/units/counted";
 import type { Attendee, CalendarSession } from "@contract/courses";
+import { counted } from "@core/units/counted";
 import { Empty, Trouble } from "../../forms/notice";
 import { useAct } from "../../lib/api";
 
@@ -157,11 +157,7 @@ function WriteToAll({ attendees, title }: { attendees: readonly Attendee[]; titl
 			<a className="btn btn-sm max-lg:h-11" href={letter}>
 				Write to {addresses.length} by e-mail
 			</a>{" "}
-			{without > 0 && (
-				<span className="text-soft">
-					{counted(without, "has", "have")} no address in the book.
-				</span>
-			)}
+			{without > 0 && <span className="text-soft">{counted(without, "has", "have")} no address in the book.</span>}
 		</p>
 	);
 }

@@ -1,6 +1,6 @@
-import { counted } from "@core/units/counted";
 import type { CalendarSession } from "@contract/courses";
 import { daysBetween } from "@core/calendar/days";
+import { counted } from "@core/units/counted";
 import { TextField } from "../../forms/fields";
 import { Problems, Trouble } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";
@@ -101,8 +101,7 @@ export function SessionPanel({ session, mayEdit, onClose }: Props) {
 					</button>
 					{!cancelled && students > 0 && (
 						<p className="text-soft">
-							{counted(students, "student keeps", "students keep")} their place: write to them from the
-							course.
+							{counted(students, "student keeps", "students keep")} their place: write to them from the course.
 							{session.pieces > 0 && ` What was promised of its ${session.pieces} pieces stays promised.`}
 						</p>
 					)}

@@ -1,6 +1,6 @@
-import { counted } from "@core/units/counted";
 import type { FiringCard } from "@contract/firings";
 import { LEVEL_WORDS } from "@core/firing/level";
+import { counted } from "@core/units/counted";
 import { clockNear } from "@formats/time";
 import { useState } from "react";
 import { Empty } from "../../forms/notice";
@@ -61,9 +61,7 @@ function Fire({ view, frame, params }: StationProps<"fire">) {
 													)}
 												</span>
 												, {LEVEL_WORDS[one.level]},{" "}
-												{one.pieces.length === 0
-													? one.what || "nothing in it"
-													: counted(one.pieces.length, "piece")}
+												{one.pieces.length === 0 ? one.what || "nothing in it" : counted(one.pieces.length, "piece")}
 											</span>
 										</span>
 									</button>

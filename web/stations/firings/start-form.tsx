@@ -1,5 +1,5 @@
-import { counted } from "@core/units/counted";
 import type { FiringCard } from "@contract/firings";
+import { counted } from "@core/units/counted";
 import { Check } from "../../forms/check";
 import { ChoiceField } from "../../forms/fields";
 import { Problems, Trouble } from "../../forms/notice";
@@ -98,9 +98,7 @@ export function StartForm({ firing }: { firing: FiringCard }) {
 				disabled={cancel.isPending}
 				onClick={() => cancel.mutate({ firingId: firing.id })}
 			>
-				{back === 0
-					? "Call it off"
-					: `Call it off: ${counted(back, "piece goes", "pieces go")} back to the tray`}
+				{back === 0 ? "Call it off" : `Call it off: ${counted(back, "piece goes", "pieces go")} back to the tray`}
 			</button>
 		</form>
 	);

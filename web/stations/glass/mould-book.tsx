@@ -1,6 +1,6 @@
-import { counted } from "@core/units/counted";
 import type { Kept } from "@contract/glass";
 import { isWornOut, MOULD_KINDS, type Mould, RELEASES, renewAfterOf } from "@core/kit/mould";
+import { counted } from "@core/units/counted";
 import { useState } from "react";
 import { Check } from "../../forms/check";
 import { ChoiceField, NumberField, TextField } from "../../forms/fields";

@@ -1,7 +1,7 @@
-import { counted } from "@core/units/counted";
 import type { KilnView } from "@contract/kilns";
 import { LEVEL_WORDS } from "@core/firing/level";
 import { timeConstantS } from "@core/kiln/kiln";
+import { counted } from "@core/units/counted";
 import { formatMinutes } from "@core/units/duration";
 import { dayAndClock, dayOf } from "@formats/time";
 import { lazy, Suspense, useEffect, useState } from "react";

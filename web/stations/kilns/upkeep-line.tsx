@@ -5,9 +5,7 @@ export function UpkeepLine({ what, left }: { what: string; left: number }) {
 	return (
 		<span>
 			{what}
-			<span className={`block ${tone}`}>
-				{left <= 0 ? "due now" : `in ${counted(left, "firing")}`}
-			</span>
+			<span className={`block ${tone}`}>{left <= 0 ? "due now" : `in ${counted(left, "firing")}`}</span>
 		</span>
 	);
 }

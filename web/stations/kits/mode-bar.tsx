@@ -2,7 +2,7 @@ import { type Glass, inUse } from "@core/glass/glass";
 import { useKeys } from "../../lib/use-keys";
 import { useDraft, useParts } from "./draft";
 import { drawnThread } from "./parts/new-part";
-import type { PlanMode } from "./plan/plan-editor";
+import type { PlanMode } from "./plan/use-plan-drag";
 
 /** What is being drawn on the plan, and how to end it. */
 export function ModeBar({

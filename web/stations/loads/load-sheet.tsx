@@ -1,10 +1,10 @@
-import { counted } from "@core/units/counted";
 import type { KilnCard } from "@contract/kilns";
 import type { LoadSheetView } from "@contract/loads";
 import { LEVEL_WORDS } from "@core/firing/level";
 import { kilnShelvesOf } from "@core/loading/kiln-shelves";
 import { paperScale } from "@core/loading/paper-scale";
 import { shelfWords, shelvesUsed, tiersOf } from "@core/loading/tiers";
+import { counted } from "@core/units/counted";
 import { dayAndClock } from "@formats/time";
 import { useFigure, usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";

@@ -3,8 +3,7 @@ import { counted } from "@core/units/counted";
 export function ShelfLine({ fill, count }: { fill: number; count: number }) {
 	return (
 		<p className="text-right whitespace-nowrap text-soft">
-			{counted(count, "piece")} · fill{" "}
-			<b className="figure text-lg text-base-content">{Math.round(fill * 100)} %</b>
+			{counted(count, "piece")} · fill <b className="figure text-lg text-base-content">{Math.round(fill * 100)} %</b>
 		</p>
 	);
 }

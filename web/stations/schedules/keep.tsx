@@ -1,9 +1,9 @@
-import { counted } from "@core/units/counted";
 import type { KilnCard } from "@contract/kilns";
 import type { ScheduleView } from "@contract/schedules";
 import type { ScheduleDocument } from "@core/firing/document";
 import type { Segment } from "@core/firing/schedule";
 import { USUAL_SCHOOLS } from "@core/firing/schools";
+import { counted } from "@core/units/counted";
 import { longDay } from "@formats/time";
 import { useState } from "react";
 import { TextField } from "../../forms/fields";

@@ -1,4 +1,3 @@
-import { counted } from "@core/units/counted";
 import type { ScheduleView } from "@contract/schedules";
 import { demandOf, type PieceToFire } from "@core/firing/demand";
 import { demandOfDocument, PLAIN_PIECE, rebuilt, type ScheduleDocument } from "@core/firing/document";
@@ -8,6 +7,7 @@ import { type Schools, USUAL_PACE } from "@core/firing/schools";
 import type { GlassFamily } from "@core/glass/family";
 import { inUse } from "@core/glass/glass";
 import type { KilnBody } from "@core/kiln/kiln";
+import { counted } from "@core/units/counted";
 import { formatMinutes } from "@core/units/duration";
 import { phraseText } from "@core/units/phrase";
 import { useMemo, useState } from "react";
@@ -76,9 +76,7 @@ export function MadeFor({ view, document, family, kiln, onEdit, onRebuild }: Pro
 				))}
 			</section>
 			<section aria-label="Pieces">
-				<h2 className="mb-1">
-					Made for {counted(pieces.length, "piece")}
-				</h2>
+				<h2 className="mb-1">Made for {counted(pieces.length, "piece")}</h2>
 				<ul className="ruled">
 					{pieces.map((piece, i) => (
 						<PieceRow

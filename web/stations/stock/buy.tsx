@@ -1,5 +1,5 @@
-import { counted } from "@core/units/counted";
 import type { ShoppingView } from "@contract/stock";
+import { counted } from "@core/units/counted";
 import { formatMoney } from "../../lib/money";
 import { useFigure } from "../../lib/prefs";
 import { saveFile } from "../../lib/save-file";
@@ -101,8 +101,7 @@ function Costs({ view }: { view: ShoppingView }) {
 							<b>{glasses.find(({ id }) => id === one.glassId)?.name ?? one.glassId}</b>
 							<span className="block text-soft">
 								{counted(one.sheets, "sheet")}
-								{one.offcuts > 0 && `, ${counted(one.offcuts, "offcut")}`},{" "}
-								{Math.round((1 - one.yield) * 100)} % waste
+								{one.offcuts > 0 && `, ${counted(one.offcuts, "offcut")}`}, {Math.round((1 - one.yield) * 100)} % waste
 							</span>
 						</span>
 						{currency && one.costMinor !== null && (

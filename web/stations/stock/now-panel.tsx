@@ -1,6 +1,6 @@
-import { counted } from "@core/units/counted";
 import { type Across, acrossOf, type StripProgress } from "@core/cutting/plan/progress";
 import { asLaid, type Blank, type SheetPlan } from "@core/cutting/plan/types";
+import { counted } from "@core/units/counted";
 import { useFigure } from "../../lib/prefs";
 import { TicksTrouble } from "./ticks-trouble";
 import type { Ticks } from "./use-ticks";
@@ -149,9 +149,7 @@ function AcrossLine(props: { one: Across; blank: Blank | undefined; nameOf(key: 
 						{columns} {columns === 1 ? cut : `${cut}s`} at {figure({ mm: widthMm })}
 					</b>
 				</span>
-				<span className="figure whitespace-nowrap">
-					{counted(columns * stack, "piece")}
-				</span>
+				<span className="figure whitespace-nowrap">{counted(columns * stack, "piece")}</span>
 			</span>
 			{stack > 1 && (
 				<span className="block text-[15px]">

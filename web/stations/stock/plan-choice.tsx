@@ -1,6 +1,6 @@
-import { counted } from "@core/units/counted";
 import { leastSheets } from "@core/cutting/plan/figures";
 import { CUT_AIMS, type CutAim, type CutProgress } from "@core/cutting/plan/search";
+import { counted } from "@core/units/counted";
 import { formatMoney } from "../../lib/money";
 import { useFigure } from "../../lib/prefs";
 import { sizeWords } from "../../ui/size-words";

@@ -1,8 +1,8 @@
-import { counted } from "@core/units/counted";
 import type { CutView } from "@contract/stock";
 import { isScored } from "@core/cutting/count";
 import { lineKeyOf } from "@core/cutting/glass-lists";
 import type { StripProgress } from "@core/cutting/plan/progress";
+import { counted } from "@core/units/counted";
 import { useFigure } from "../../lib/prefs";
 import { sheetName } from "./source-words";
 import type { GlassOnBench } from "./use-bench";

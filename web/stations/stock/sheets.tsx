@@ -1,10 +1,10 @@
-import { counted } from "@core/units/counted";
 import type { CutView } from "@contract/stock";
 import { lineKeyOf } from "@core/cutting/glass-lists";
 import { nextStripOf } from "@core/cutting/plan/progress";
 import type { CutAim } from "@core/cutting/plan/search";
 import { USUAL_CUT_RULES } from "@core/cutting/plan/types";
 import { sizesOf } from "@core/geometry/shape";
+import { counted } from "@core/units/counted";
 import { useMemo, useState } from "react";
 import { Empty, Trouble } from "../../forms/notice";
 import { useAct } from "../../lib/api";

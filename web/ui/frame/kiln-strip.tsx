@@ -1,7 +1,7 @@
-import { counted } from "@core/units/counted";
 import type { KilnCell } from "@contract/kilns";
 import type { Curve } from "@core/firing/curve";
 import { LEVEL_WORDS } from "@core/firing/level";
+import { counted } from "@core/units/counted";
 import { phraseText } from "@core/units/phrase";
 import { clockNear } from "@formats/time";
 import { useNow } from "../../lib/clock";
@@ -93,9 +93,7 @@ function Cell({ cell, answeredAgoS }: { cell: KilnCell; answeredAgoS: number }) 
 
 const inItWords = (firing: KilnCell["firing"]): string =>
 	firing
-		? [firing.pieces > 0 && counted(firing.pieces, "piece"), LEVEL_WORDS[firing.level]]
-				.filter(Boolean)
-				.join(", ")
+		? [firing.pieces > 0 && counted(firing.pieces, "piece"), LEVEL_WORDS[firing.level]].filter(Boolean).join(", ")
 		: "empty";
 
 /** The plan as a line, the part already done thicker. */

@@ -1,6 +1,6 @@
-import { counted } from "@core/units/counted";
 import type { KitView } from "@contract/kits";
 import { PAPER_SIZES, PAPER_WORDS } from "@core/studio/customs";
+import { counted } from "@core/units/counted";
 import { dayAndClock } from "@formats/time";
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";

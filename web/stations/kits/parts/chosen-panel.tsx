@@ -7,7 +7,7 @@ import { useState } from "react";
 import { Tabs } from "../../../ui/tabs";
 import type { Commands } from "../commands";
 import { newId, useChosen, useDraft } from "../draft";
-import type { PlanMode } from "../plan/plan-editor";
+import type { PlanMode } from "../plan/use-plan-drag";
 import { ArrangeForm } from "./arrange-form";
 import { GlassChoice, PartForm } from "./part-form";
 import { SpreadForm } from "./spread-form";

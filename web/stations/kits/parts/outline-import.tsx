@@ -1,7 +1,7 @@
-import { counted } from "@core/units/counted";
 import { boundsOf } from "@core/geometry/bounds";
 import { type Glass, inUse } from "@core/glass/glass";
 import type { Problem } from "@core/result";
+import { counted } from "@core/units/counted";
 import type { OutlinesRead } from "@formats/outlines";
 import { useState } from "react";
 import { ChoiceField } from "../../../forms/fields";

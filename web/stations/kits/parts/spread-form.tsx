@@ -7,7 +7,7 @@ import { useState } from "react";
 import { NumberField, TextField } from "../../../forms/fields";
 import { useFigure, usePrefs } from "../../../lib/prefs";
 import { newId, useDraft, useParts } from "../draft";
-import type { PlanMode } from "../plan/plan-editor";
+import type { PlanMode } from "../plan/use-plan-drag";
 
 interface Props {
 	part: PartOf<"sheet">;

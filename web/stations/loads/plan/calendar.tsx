@@ -1,7 +1,7 @@
-import { counted } from "@core/units/counted";
 import type { CalendarFiring, PlanView } from "@contract/loads";
 import { LEVEL_WORDS } from "@core/firing/level";
 import type { ShownLoad, ShownPlan } from "@core/loading/plan/shown";
+import { counted } from "@core/units/counted";
 import { clockNear } from "@formats/time";
 import { useNow } from "../../../lib/clock";
 import { usePrefs } from "../../../lib/prefs";

@@ -1,6 +1,6 @@
-import { counted } from "@core/units/counted";
 import type { CalendarFiring, PlanView } from "@contract/loads";
 import { LEVEL_WORDS } from "@core/firing/level";
+import { counted } from "@core/units/counted";
 import { clockNear } from "@formats/time";
 import { Trouble } from "../../../forms/notice";
 import { useAct } from "../../../lib/api";
@@ -25,7 +25,8 @@ export function FiringPanel({ firing, view, onBack }: { firing: CalendarFiring; 
 					Firing <span className="figure">{firing.number}</span>, {kiln?.name}
 				</h2>
 				<p className="text-soft">
-					{LEVEL_WORDS[firing.level]}, {firing.pieces > 0 ? counted(firing.pieces, "piece") : firing.what || "no pieces"}
+					{LEVEL_WORDS[firing.level]},{" "}
+					{firing.pieces > 0 ? counted(firing.pieces, "piece") : firing.what || "no pieces"}
 				</p>
 			</header>
 			<p>

@@ -1,7 +1,7 @@
-import { counted } from "@core/units/counted";
 import type { PlanView } from "@contract/loads";
 import type { ShownHelp, ShownPlan } from "@core/loading/plan/shown";
 import { WISHES } from "@core/loading/plan/wishes";
+import { counted } from "@core/units/counted";
 import { clock, dayOf, dayWords } from "@formats/time";
 import { useNow } from "../../../lib/clock";
 import { useFigure, usePrefs } from "../../../lib/prefs";

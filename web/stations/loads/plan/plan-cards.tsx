@@ -1,5 +1,5 @@
-import { counted } from "@core/units/counted";
 import { PLAN_NAMES, PLAN_WORDS, type PlanName } from "@core/loading/plan/weights";
+import { counted } from "@core/units/counted";
 import type { Plans } from "./use-plan";
 
 /** Three plans with names, side by side: what each is worth in a line. */

@@ -1,8 +1,8 @@
-import { counted } from "@core/units/counted";
 import type { CalendarFiring, PlanView } from "@contract/loads";
 import type { ShownLoad, ShownPlan } from "@core/loading/plan/shown";
 import type { PlanName } from "@core/loading/plan/weights";
 import { sameNames } from "@core/loading/same-names";
+import { counted } from "@core/units/counted";
 import { useMemo, useState } from "react";
 import { Caution, Empty, Trouble } from "../../../forms/notice";
 import { useAct } from "../../../lib/api";
@@ -190,7 +190,8 @@ function Announced({ answer }: { answer: Announcing["data"] }) {
 		<>
 			{answer.accepted.length > 0 && (
 				<p className="font-semibold text-success">
-					{counted(answer.accepted.length, "firing")} announced: {answer.accepted.map(({ number }) => number).join(", ")}.{" "}
+					{counted(answer.accepted.length, "firing")} announced:{" "}
+					{answer.accepted.map(({ number }) => number).join(", ")}.{" "}
 					<a className="underline" href="/fire">
 						Go to Fire
 					</a>

@@ -18,4 +18,3 @@ export function spareWords(ms: number): string {
 	const hours = Math.round(Math.abs(ms) / 3_600_000);
 	return hours < 48 ? `${hours} h` : `${Math.round(Math.abs(ms) / DAY_MS)} days`;
 }
-
