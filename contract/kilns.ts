@@ -66,6 +66,11 @@ export interface KilnCell {
 	} | null;
 }
 
+/** What every kiln is doing: along the foot of every screen. */
+export interface KilnStripView {
+	kilns: KilnCell[];
+}
+
 /** Something is wrong with a running firing; shown on every screen until it is over and somebody has seen it. */
 export interface AlarmBrief {
 	id: string;
@@ -322,6 +327,10 @@ export const actions = {
 const stretch = { id, from: instant("The beginning").optional(), to: instant("The end").optional() };
 
 export const views = {
+	kilnStrip: seenByAssistant
+		.given({})
+		.of("kilns", "firings", "loads", "readings", "alarms", "live")
+		.shows<KilnStripView>(),
 	kilns: seenByAssistant.given({}).of("kilns", "firings", "loads").shows<KilnsView>(),
 	kiln: seenByAssistant
 		.given({ id, tab: words("The tab", 20).optional() })

@@ -222,7 +222,7 @@ export const views = {
 			/** On so many shelves. */
 			shelves: z.enum(SHELF_COUNTS).optional(),
 		})
-		.of("pieces", "kits", "glass", "kilns", "studio")
+		.of("pieces", "people", "kits", "glass", "kilns", "studio")
 		.shows<ProposalView>(),
 	/** One load to be laid into its kiln: printed, or piece by piece by scanning. */
 	loadSheet: seenByAssistant

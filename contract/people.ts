@@ -140,6 +140,6 @@ export interface PeopleView {
 }
 
 export const views = {
-	account: seenByAssistant.given({}).of("people").shows<AccountView>(),
-	people: seenByInstructor.given({ most }).of("people").shows<PeopleView>(),
+	account: seenByAssistant.given({}).of("people").showsThem<AccountView>(),
+	people: seenByInstructor.given({ most }).of("people").showsThem<PeopleView>(),
 };

@@ -181,6 +181,6 @@ export const views = {
 		.shows<PieceView>(),
 	labels: seenByAssistant
 		.given({ codes: words("The codes", 2000).optional() })
-		.of("pieces")
+		.of("pieces", "people", "kits", "glass", "firings")
 		.shows<LabelsView>(),
 };

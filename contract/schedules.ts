@@ -17,7 +17,14 @@ export interface ScheduleBrief {
 	document: ScheduleDocument;
 	/** Put away: offered for nothing new. */
 	retired: boolean;
-	versions: { version: number; frozenAt: string; firings: number; document: ScheduleDocument }[];
+}
+
+/** What of it was fired. */
+export interface ScheduleVersion {
+	version: number;
+	frozenAt: string;
+	firings: number;
+	document: ScheduleDocument;
 }
 
 export interface SchedulesView {
@@ -30,7 +37,7 @@ export interface SchedulesView {
 }
 
 export interface ScheduleView {
-	schedule: ScheduleBrief | null;
+	schedule: (ScheduleBrief & { versions: ScheduleVersion[] }) | null;
 	/** Of the studio's schools, for who saves them from here. */
 	schoolsRevision: number;
 	/** What the bench opens with. */

@@ -8,8 +8,7 @@ import { currency, timeZone, units } from "./begin";
 import { customs } from "./documents/customs";
 import { schools } from "./documents/schedule";
 import { count, isDistinct, lengthMm, revision, words } from "./fields";
-import type { AlarmBrief, KilnCell } from "./kilns";
-import type { Role } from "./people";
+import type { AlarmBrief } from "./kilns";
 import { seenByAssistant, seenByInstructor } from "./view";
 
 /** What the stations show. Instants are ISO strings, days "2031-03-08", lengths mm, temperatures °C. */
@@ -46,34 +45,18 @@ export interface FrameView {
 	/** Of who has not chosen any. */
 	units: Units;
 	timeZone: string;
-	now: string;
-	person: { name: string; role: Role };
 	/** Kept free between pieces on a shelf, mm. */
 	clearanceMm: number;
 	customs: Omit<Customs, "tariff">;
 	/** ISO 4217; null for who may not see money. */
 	currency: string | null;
-	stations: Record<Station, StationCount>;
-	kilns: KilnCell[];
+	/** What stands at each that no kiln decides. */
+	stations: Record<Exclude<Station, "fire" | "open">, StationCount>;
+	/** Pieces out of the kiln that nobody has judged. */
+	unjudged: number;
 	alarms: AlarmBrief[];
 	/** What is wrong with the house itself: listening, disk, copies. */
 	house: string[];
-}
-
-export interface TodayLine {
-	key: string;
-	what: string;
-	detail: string;
-	at: string | null;
-	href: string;
-	action: string;
-	urgency: "late" | "atRisk" | "due" | "calm";
-}
-
-export interface TodayView {
-	doNow: TodayLine[];
-	waiting: TodayLine[];
-	promised: (TodayLine & { day: string })[];
 }
 
 export interface FoundThing {
@@ -111,14 +94,10 @@ export const views = {
 		.shows<SettingsView>(),
 	frame: seenByAssistant
 		.given({})
-		.of("studio", "kits", "stock", "classes", "pieces", "loads", "kilns", "firings", "readings", "alarms", "live")
+		.of("studio", "kits", "stock", "classes", "pieces", "people", "loads", "kilns", "firings", "alarms")
 		.shows<FrameView>(),
-	today: seenByAssistant
-		.given({})
-		.of("kits", "glass", "stock", "classes", "pieces", "loads", "kilns", "firings", "readings", "alarms")
-		.shows<TodayView>(),
 	find: seenByAssistant
 		.given({ q: words("What is looked for", 200).optional() })
-		.of("pieces")
+		.of("pieces", "people", "kits", "glass", "kilns")
 		.shows<FindView>(),
 };

@@ -12,6 +12,8 @@ export interface View<S extends z.ZodObject = z.ZodObject, V = unknown> {
 	topics: readonly Topic[];
 	/** As much as so many others of who asks. */
 	cost: number;
+	/** Shows what is their own to each who asks: made for one, given to nobody else. */
+	own: boolean;
 	/** Only a type. */
 	view?: V;
 }
@@ -20,11 +22,20 @@ const given =
 	(role: Role) =>
 	<P extends z.ZodRawShape>(params: P) => ({
 		of: (...topics: Topic[]) => ({
-			shows: <V>(cost = 1): View<z.ZodObject<P, z.core.$strict>, V> => ({
+			shows: <V>(cost = 1): View<z.ZodObject<P, z.core.$strict>, V> & { own: false } => ({
 				role,
 				schema: z.strictObject(params),
 				topics,
 				cost,
+				own: false,
+			}),
+			/** To each their own. */
+			showsThem: <V>(): View<z.ZodObject<P, z.core.$strict>, V> & { own: true } => ({
+				role,
+				schema: z.strictObject(params),
+				topics,
+				cost: 1,
+				own: true,
 			}),
 		}),
 	});

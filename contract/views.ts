@@ -13,6 +13,7 @@ import { views as pieces } from "./pieces";
 import { views as schedules } from "./schedules";
 import { views as stock } from "./stock";
 import { views as studio } from "./studio";
+import { views as today } from "./today";
 
 /** Everything the studio can be asked to show, gathered from the words. */
 export const views = {
@@ -30,6 +31,7 @@ export const views = {
 	...schedules,
 	...stock,
 	...studio,
+	...today,
 };
 
 export type ViewName = keyof typeof views;

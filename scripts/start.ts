@@ -5,7 +5,6 @@ import { createInterface } from "node:readline/promises";
 import { eq } from "drizzle-orm";
 import { connect, migrateTo } from "../db/connect";
 import { studio, user } from "../db/schema";
-import { seedDemo } from "../demo/seed";
 import { type DemoSignIn, readDemoNote, writeDemoNote } from "../server/people/models/demo-note";
 import { type Book, openBook } from "./book";
 import { buildIfChanged } from "./build";
@@ -244,6 +243,8 @@ async function prepare(
 		const [known] = await connection.db.select().from(studio).limit(1);
 		if (!known && which === "demo") {
 			say("Loading the demo studio …");
+			// Only a first start needs it: it is half of all that would be compiled here.
+			const { seedDemo } = await import("../demo/seed");
 			writeDemoNote(noteFile, await seedDemo(connection.db, new Date()));
 		}
 		const inForce = await connection.db.select({ email: user.email }).from(user).where(eq(user.demoPassword, true));

@@ -14,6 +14,7 @@ import { views as pieces } from "./pieces";
 import { views as schedules } from "./schedules";
 import { views as stock } from "./stock";
 import { views as studio } from "./studio";
+import { views as today } from "./today";
 
 /** Everything the studio can be asked to show, gathered from the words. */
 export const views: { [N in ViewName]: View<N> } = {
@@ -31,4 +32,5 @@ export const views: { [N in ViewName]: View<N> } = {
 	...schedules,
 	...stock,
 	...studio,
+	...today,
 };

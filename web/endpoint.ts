@@ -6,8 +6,11 @@ import { Refusal } from "@server/house/refusal";
 import { enter } from "@server/people/models/enter";
 import type { APIContext, AstroGlobal } from "astro";
 
+const written = (text: string, status = 200, headers: Record<string, string> = {}): Response =>
+	new Response(text, { status, headers: { "Content-Type": "application/json", ...headers } });
+
 const json = (body: unknown, status = 200, headers: Record<string, string> = {}): Response =>
-	new Response(JSON.stringify(body), { status, headers: { "Content-Type": "application/json", ...headers } });
+	written(JSON.stringify(body), status, headers);
 
 export function refusalResponse(refusal: Refusal): Response {
 	const trouble: Trouble = { problems: refusal.problems.map(({ path, sentence }) => ({ path: [...path], sentence })) };
@@ -24,6 +27,16 @@ export const RETRY_AFTER_S = "5";
 export async function answer(work: () => Promise<unknown>, headers?: Record<string, string>): Promise<Response> {
 	try {
 		return json(await work(), 200, headers);
+	} catch (error) {
+		if (error instanceof Refusal) return refusalResponse(error);
+		throw error;
+	}
+}
+
+/** The same for an answer that is written as JSON already. */
+export async function answerWritten(work: () => Promise<{ text: string }>): Promise<Response> {
+	try {
+		return written((await work()).text);
 	} catch (error) {
 		if (error instanceof Refusal) return refusalResponse(error);
 		throw error;

@@ -1,13 +1,7 @@
-import type { PieceBrief } from "@contract/pieces";
 import { type Journey, type JourneyState, STATES } from "@core/journey/journey";
-import { bodyOfJourney } from "@core/piece/of-journey";
-import { shapeOfReading } from "@core/piece/old-reading";
-import { promiseState, type UsualHours } from "@core/promise/promise";
-import { type KitReading, stackCode } from "@core/stack/read-kit";
-import { endOfDayMs } from "@formats/wall-clock";
-import { and, asc, count, eq, inArray, isNull, lt, max, ne, or, type SQL, sql } from "drizzle-orm";
+import { and, count, eq, inArray, isNull, lt, max, ne, or, type SQL, sql } from "drizzle-orm";
 import type { Reader, Transaction } from "../connect";
-import { firing, glass, kitVersion, photo, piece, pieceEvent, student } from "../schema";
+import { photo, piece, pieceEvent } from "../schema";
 
 /** Pieces still with the studio: neither collected nor spoiled. Named one by one, so that the index on the state serves. */
 export const withTheStudio = (): SQL =>
@@ -18,89 +12,6 @@ export const withTheStudio = (): SQL =>
 
 /** Of those, all but what lies on its pickup spot and only waits to be collected. */
 export const unfinished = (): SQL | undefined => and(withTheStudio(), or(ne(piece.state, "ready"), isNull(piece.spot)));
-
-/** Pieces as every list shows them, oldest wait first; at most `most`, where a list may grow long. */
-export async function briefs(
-	reader: Reader,
-	where: SQL | undefined,
-	when: { now: Date; timeZone: string; usualHours: UsualHours },
-	most?: number,
-): Promise<PieceBrief[]> {
-	const glasses = new Map((await reader.select().from(glass)).map((one) => [one.id, one]));
-	const found = reader
-		.select({
-			piece,
-			student: student.name,
-			kit: kitVersion.name,
-			reading: sql<Omit<KitReading, "findings"> | null>`${kitVersion.reading} - '{findings,outlines,outline}'::text[]`,
-			startedAt: firing.startedAt,
-			openS: sql<number | null>`coalesce(${firing.predictedOpenS}, ${firing.openS})`,
-			speedUp: firing.speedUp,
-		})
-		.from(piece)
-		.leftJoin(student, eq(student.id, piece.studentId))
-		.leftJoin(kitVersion, eq(kitVersion.id, piece.kitVersionId))
-		.leftJoin(firing, eq(firing.id, piece.firingId))
-		.where(where)
-		.orderBy(asc(piece.since), asc(piece.code));
-	const rows = await (most === undefined ? found : found.limit(most));
-	return rows.map((row) => {
-		const { journey } = row.piece;
-		const made = journey.asMade;
-		const column = (row.reading?.columnGlassIds ?? []).map((id, i) => ({
-			colour: glasses.get(id)?.firedColour ?? "#cccccc",
-			mm: row.reading?.columnMm?.[i] ?? glasses.get(id)?.thicknessMm ?? 3,
-		}));
-		const shape = { ...shapeOfReading(row.reading, journey.route), outlines: [] };
-		const body = bodyOfJourney(shape, journey) ?? null;
-		const firingOpensMs = row.startedAt
-			? row.startedAt.getTime() + ((row.openS ?? 0) / (row.speedUp ?? 1)) * 1000
-			: undefined;
-		return {
-			id: row.piece.id,
-			kitVersionId: row.piece.kitVersionId,
-			code: row.piece.code,
-			student: row.student,
-			kit: row.kit,
-			familyId: row.piece.familyId,
-			state: row.piece.state,
-			level: journey.level,
-			hadLevel: journey.hadLevel ?? null,
-			seq: row.piece.seq,
-			step: journey.step,
-			route: journey.route,
-			stack: column,
-			stackCode: stackCode(
-				row.piece.familyId,
-				column.map(({ mm }) => mm),
-				journey.level,
-			),
-			effectiveMm: body?.effectiveMm ?? 0,
-			body,
-			planned: shape.bodies[journey.step] ?? null,
-			asMade: made ?? null,
-			good: journey.good ?? null,
-			readyFrom: row.piece.readyFrom?.toISOString() ?? null,
-			spot: row.piece.spot,
-			since: row.piece.since.toISOString(),
-			promisedDay: row.piece.promisedDay,
-			promise: row.piece.promisedDay
-				? promiseState(
-						{
-							state: row.piece.state,
-							firingsLeft: Math.max(0, journey.route.length - journey.step),
-							readyFromMs: row.piece.readyFrom?.getTime(),
-							firingOpensMs,
-						},
-						endOfDayMs(row.piece.promisedDay, when.timeZone),
-						when.now.getTime(),
-						when.usualHours,
-					)
-				: null,
-			firingId: row.piece.firingId,
-		};
-	});
-}
 
 /** How many pieces there are of a kind, however long the list is. */
 export async function countPieces(reader: Reader, where: SQL | undefined): Promise<number> {

@@ -1,10 +1,10 @@
 import { loadGlass } from "@db/queries/glass";
-import { briefs } from "@db/queries/pieces";
 import { choicesOfSession } from "@db/queries/sign-ups";
 import { enrolment, piece, student } from "@db/schema";
 import { asc, eq } from "drizzle-orm";
-import { type View, when } from "../house/view";
+import type { View } from "../house/view";
 import { kitBriefs } from "../kits/models/briefs";
+import { briefs } from "../pieces/models/briefs";
 import { sessionOf } from "./models/session";
 
 export const bench: View<"bench"> = async (context, params) => {
@@ -23,7 +23,7 @@ export const bench: View<"bench"> = async (context, params) => {
 		.select({ id: piece.id, studentId: piece.studentId })
 		.from(piece)
 		.where(eq(piece.sessionId, session.id));
-	const pieces = await briefs(db, eq(piece.sessionId, session.id), when(context));
+	const pieces = await briefs(context, eq(piece.sessionId, session.id));
 	const chose = await choicesOfSession(db, session.id);
 	const seats = rows.map((row) => ({
 		studentId: row.enrolment.studentId,

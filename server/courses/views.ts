@@ -25,7 +25,7 @@ import { signUpPath } from "./make-sign-up-link";
 const AROUND = { before: 7, after: 75 };
 
 export const calendar: View<"calendar"> = async (context, params) => {
-	const { db, now, studio, actor } = context;
+	const { db, now, studio, role } = context;
 	const today = dayOf(now, studio.timeZone);
 	const from = params.from ?? addDays(firstOfMonth(params.at ?? today), -AROUND.before);
 	const to = params.to ?? addDays(from, AROUND.after);
@@ -34,7 +34,7 @@ export const calendar: View<"calendar"> = async (context, params) => {
 		courseBriefs(db, today),
 		kitNames(db),
 	]);
-	const mayShare = actor.role === "instructor" && studio.calendarKey !== null;
+	const mayShare = role === "instructor" && studio.calendarKey !== null;
 	return {
 		today,
 		sessions,
@@ -65,7 +65,7 @@ export const courseView: View<"course"> = async (context, { id }) => {
 		signUpsOf(db, id),
 		choicesOf(db, id),
 	]);
-	const isInstructor = context.actor.role === "instructor";
+	const isInstructor = context.role === "instructor";
 	return {
 		today: dayOf(now, studio.timeZone),
 		course: { ...course, priceMinor: currency === null ? null : course.priceMinor },

@@ -1,3 +1,4 @@
+import { isSettled } from "@core/kiln/line-status";
 import { plausible } from "@core/kiln/plausible";
 import type { Alarm } from "@core/kiln/watch";
 import { type Phrase, say } from "@core/units/phrase";
@@ -35,7 +36,7 @@ interface Listened {
 	unkept: Unkept;
 	lastMs: number;
 	/** The newest that was heard. */
-	newest: Pick<ReadingRow, "at" | "firingId"> | undefined;
+	newest: ReadingRow | undefined;
 	/** Since when it is being read; it is never read or looked after twice at once. */
 	busySinceMs: number | undefined;
 	looking: boolean;
@@ -92,7 +93,7 @@ export class KilnListener {
 				openLine({ line, recorder }, timeZone),
 			);
 			const hot = hotIn(id);
-			const everyMs = hot ? Math.max(TICK_MS, (HOT_EVERY_S / hot.speedUp) * 1000) : IDLE_EVERY_S * 1000;
+			const everyMs = readEveryMs(hot, listened.newest);
 			const sinceMs = now.getTime() - listened.lastMs;
 			if (sinceMs >= 0 && sinceMs < everyMs) return; // a clock that stepped back makes nobody wait for it
 			listened.lastMs = now.getTime();
@@ -271,6 +272,13 @@ export class KilnListener {
 			listened.newest = rows.at(-1) ?? listened.newest;
 		}
 	}
+}
+
+/** How often a kiln is read, ms: a firing that is through and cold is one to open, whatever its clock. */
+function readEveryMs(hot: FiringRow | undefined, newest: ReadingRow | undefined): number {
+	if (!hot) return IDLE_EVERY_S * 1000;
+	if (newest && newest.firingId === hot.id && isSettled(newest)) return HOT_EVERY_S * 1000;
+	return Math.max(TICK_MS, (HOT_EVERY_S / hot.speedUp) * 1000);
 }
 
 /** The later of two; the one there is. */

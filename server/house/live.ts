@@ -8,6 +8,7 @@ import { getSettings } from "./settings";
 type Listener = (change: Change) => void;
 
 const listeners = new Set<Listener>();
+const deaf = new Set<() => void>();
 
 /** Between tries to hear again, ms. */
 const REST_MS = 1000;
@@ -23,6 +24,9 @@ export function onChange(listener: Listener): () => void {
 	startListening();
 	return () => listeners.delete(listener);
 }
+
+/** Hears when changes are not heard of any more. */
+export const onDeaf = (listener: () => void): void => void deaf.add(listener);
 
 /** Whether changes are heard of just now. */
 export const isListening = (): boolean => hears;
@@ -45,6 +49,7 @@ async function listenForEver(): Promise<never> {
 			if (before) tell({ topics: TOPICS });
 		}).catch((error: unknown) => logError("live updates", error));
 		hears = false;
+		for (const each of deaf) each();
 		await new Promise((done) => setTimeout(done, REST_MS));
 	}
 }

@@ -8,6 +8,7 @@ import { useCases } from "../use-cases";
 import type { Asking, Context, UseCase } from "./context";
 import { inTime, inTransaction } from "./in-transaction";
 import { logError } from "./log";
+import { keptChanged } from "./look";
 import { refuseUnlessMay } from "./may";
 import { Refusal } from "./refusal";
 import { type Reencoded, reencode } from "./uploads";
@@ -42,6 +43,7 @@ export async function perform<N extends ActionName>(
 		if (action.topics.length > 0) await tellChange(tx, { topics: action.topics, mark });
 		return made;
 	});
+	keptChanged(action.topics);
 	for (const act of afterwards)
 		await act(db).catch((error: unknown) => {
 			if (error instanceof Refusal) throw error;

@@ -12,7 +12,7 @@ import { steerKiln } from "./steer-kiln";
 import { takeBackImport } from "./take-back-import";
 import { takeKilns } from "./take-kilns";
 import { tellStandIn } from "./tell-stand-in";
-import { kilnList, kilnNow, kilnPage, kilnRecordView, lesson, recorder } from "./views";
+import { kilnList, kilnNow, kilnPage, kilnRecordView, kilnStrip, lesson, recorder } from "./views";
 
 export const useCases = {
 	saveKiln,
@@ -35,6 +35,7 @@ export const views = {
 	kilns: kilnList,
 	kiln: kilnPage,
 	kilnNow,
+	kilnStrip,
 	kilnRecord: kilnRecordView,
 	kilnLesson: lesson,
 	recorder,

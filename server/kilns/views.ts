@@ -15,6 +15,7 @@ import type { View, ViewContext } from "../house/view";
 import { alarmBriefs } from "./models/alarms";
 import { briefReading } from "./models/brief-reading";
 import { kilnCard } from "./models/cards";
+import { kilnCells } from "./models/cells";
 import { kilnHeats } from "./models/heat";
 import { kilnImport } from "./models/kiln-import";
 import { bodyAfter, learnedFrom, offsetFor } from "./models/lessons";
@@ -49,7 +50,7 @@ function formOf(row: KilnRow): KilnForm {
 
 /** A kiln's page is its record: every firing, what was expected, what came, and what that taught. */
 export const kilnPage: View<"kiln"> = async (context, params) => {
-	const { db, now, actor } = context;
+	const { db, now, role } = context;
 	const row = await kilnRow(context, params.id);
 	const { uses, revision } = row;
 	const [busy] = await db
@@ -61,7 +62,7 @@ export const kilnPage: View<"kiln"> = async (context, params) => {
 		.from(kilnReadingSpan)
 		.where(eq(kilnReadingSpan.kilnId, row.id));
 	return {
-		form: actor.role === "instructor" ? formOf(row) : { ...formOf(row), line: null },
+		form: role === "instructor" ? formOf(row) : { ...formOf(row), line: null },
 		revision,
 		counts: countsOf(row),
 		uses,
@@ -107,12 +108,14 @@ export const recorder: View<"recorder"> = async (context, { id }) => {
 };
 
 /** All kilns, with what each needs next. */
+export const kilnStrip: View<"kilnStrip"> = async (context) => ({ kilns: await kilnCells(context) });
+
 export const kilnList: View<"kilns"> = async (context) => {
 	const { db } = context;
 	const [rows, last, busy] = await Promise.all([loadAllKilns(db), lastStarts(db), activeFirings(db)]);
 	return {
 		kilns: rows.map((row) => ({
-			form: context.actor.role === "instructor" ? formOf(row) : null,
+			form: context.role === "instructor" ? formOf(row) : null,
 			revision: row.revision,
 			id: row.id,
 			name: row.name,

@@ -7,17 +7,17 @@ import { outlineKey } from "@core/piece/outline-key";
 import { countUnjudged } from "@db/queries/firings";
 import { loadGlass } from "@db/queries/glass";
 import { picturesOf } from "@db/queries/pictures";
-import { briefs } from "@db/queries/pieces";
 import { classOf } from "@db/queries/sessions";
 import { roomOf } from "@db/queries/waiting";
 import { piece } from "@db/schema";
 import { eq } from "drizzle-orm";
-import { type View, when } from "../house/view";
+import type { View } from "../house/view";
 import { kilnCards } from "../kilns/models/cards";
+import { briefs } from "../pieces/models/briefs";
 import { fillersOf } from "./models/fillers";
 
 export const load: View<"load"> = async (context) => {
-	const queued = await briefs(context.db, eq(piece.state, "queued"), when(context));
+	const queued = await briefs(context, eq(piece.state, "queued"));
 	const { families } = await loadGlass(context.db);
 	const isWet = (one: PieceBrief) => one.readyFrom !== null && Date.parse(one.readyFrom) > context.now.getTime();
 	const dryOnes = queued.filter((one) => !isWet(one));

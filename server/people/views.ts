@@ -9,12 +9,12 @@ import {
 	newestAudit,
 	openInvitations,
 } from "@db/queries/people";
-import type { View, ViewContext } from "../house/view";
+import type { OwnViewContext, View } from "../house/view";
 import { LONGEST_SESSION_MS } from "./models/actor";
 
 type SessionRow = Awaited<ReturnType<typeof liveSessions>>[number];
 
-function sessionViews({ actor, now }: ViewContext, rows: readonly SessionRow[]): SessionView[] {
+function sessionViews({ actor, now }: OwnViewContext, rows: readonly SessionRow[]): SessionView[] {
 	return rows
 		.filter(({ createdAt }) => now.getTime() - createdAt.getTime() <= LONGEST_SESSION_MS)
 		.map(({ id, createdAt, ipAddress, userAgent }) => ({

@@ -1,8 +1,9 @@
 import { PAGE } from "@contract/view";
-import { briefs, countPieces } from "@db/queries/pieces";
+import { countPieces } from "@db/queries/pieces";
 import { pickupSpot, piece } from "@db/schema";
 import { and, asc, eq, isNotNull, isNull } from "drizzle-orm";
-import { type View, when } from "../house/view";
+import type { View } from "../house/view";
+import { briefs } from "./models/briefs";
 
 export const handOver: View<"handOver"> = async (context, { most = PAGE }) => {
 	const { db } = context;
@@ -13,9 +14,9 @@ export const handOver: View<"handOver"> = async (context, { most = PAGE }) => {
 		shelved: and(ready, isNotNull(piece.spot)),
 	};
 	const [coldWork, unplaced, shelved, spots, coldWorkAll, readyAll, shelvedAll] = await Promise.all([
-		briefs(db, lists.coldWork, when(context), most),
-		briefs(db, lists.ready, when(context), most),
-		briefs(db, lists.shelved, when(context), most),
+		briefs(context, lists.coldWork, most),
+		briefs(context, lists.ready, most),
+		briefs(context, lists.shelved, most),
 		db.select().from(pickupSpot).orderBy(asc(pickupSpot.sort)),
 		countPieces(db, lists.coldWork),
 		countPieces(db, lists.ready),

@@ -7,20 +7,20 @@ import { mouldsFor } from "@core/kit/moulds-for";
 import { mouldTrouble } from "@core/loading/mould-problem";
 import type { Reader } from "@db/connect";
 import { loadMoulds } from "@db/queries/glass";
-import { briefs } from "@db/queries/pieces";
 import { sessionBriefs } from "@db/queries/sessions";
 import { loadWaiting } from "@db/queries/waiting";
 import { firing, firingPlace, kiln, kitVersion, photo, piece, pieceEvent, user } from "@db/schema";
 import { dayOf } from "@formats/time";
 import { asc, desc, eq } from "drizzle-orm";
 import { Refusal } from "../house/refusal";
-import { type View, when } from "../house/view";
+import type { View } from "../house/view";
+import { briefs } from "./models/briefs";
 
 export const pieceView: View<"piece"> = async (context, params) => {
 	const { db, studio, now } = context;
 	const code = readCode(params.code) ?? "";
 	const [row] = await db.select().from(piece).where(eq(piece.code, code));
-	const [brief] = row ? await briefs(db, eq(piece.id, row.id), when(context)) : [];
+	const [brief] = row ? await briefs(context, eq(piece.id, row.id)) : [];
 	if (!row || !brief) throw new Refusal("missing", `There is no piece ${params.code} in the book.`);
 	const events = await db
 		.select({ event: pieceEvent, by: user.name })

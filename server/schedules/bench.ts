@@ -4,7 +4,7 @@ import { loadGlass, loadMoulds } from "@db/queries/glass";
 import type { View } from "../house/view";
 import { kilnCards } from "../kilns/models/cards";
 import { askedFor } from "./models/asked-for";
-import { scheduleBriefs } from "./models/briefs";
+import { scheduleBriefs, scheduleVersions } from "./models/briefs";
 import { schoolsOf } from "./models/schools";
 
 /** The bench with one schedule: kept, or made for a kit, a piece or a planned firing. */
@@ -14,12 +14,13 @@ export const scheduleBench: View<"schedule"> = async (context, params) => {
 	const kilns = await kilnCards(context);
 	const briefed = await scheduleBriefs(db);
 	const { id } = params;
-	const kept = briefed.find((one) => one.id === id) ?? null;
+	const its = briefed.find((one) => one.id === id);
+	const kept = its ? { ...its, versions: await scheduleVersions(db, its.id) } : null;
 	const asked = await askedFor(context, params, families);
 	const kilnId = asked.kilnId ?? kilns.find(({ id: one }) => one === params.kiln)?.id ?? kilns[0]?.id ?? null;
-	const its = kilns.find((one) => one.id === kilnId);
+	const kiln = kilns.find((one) => one.id === kilnId);
 	const family = asked.family ?? families[0] ?? FAMILY_90;
-	const made = newSchedule(asked.name, family, its?.body, asked.pieces, schoolsOf(context.studio));
+	const made = newSchedule(asked.name, family, kiln?.body, asked.pieces, schoolsOf(context.studio));
 	return {
 		schedule: kept,
 		schoolsRevision: context.studio.revision,

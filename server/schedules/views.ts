@@ -1,10 +1,10 @@
 import { inUse } from "@core/glass/glass";
 import { loadGlass } from "@db/queries/glass";
 import { kitNames } from "@db/queries/kits";
-import { briefs } from "@db/queries/pieces";
 import { firing, kiln, piece } from "@db/schema";
 import { asc, eq } from "drizzle-orm";
-import { type View, when } from "../house/view";
+import type { View } from "../house/view";
+import { briefs } from "../pieces/models/briefs";
 import { scheduleBriefs } from "./models/briefs";
 import { schoolsOf } from "./models/schools";
 
@@ -18,7 +18,7 @@ export const schedules: View<"schedules"> = async (context) => {
 		.innerJoin(kiln, eq(kiln.id, firing.kilnId))
 		.where(eq(firing.state, "planned"))
 		.orderBy(asc(firing.number));
-	const queued = await briefs(db, eq(piece.state, "queued"), when(context), 100);
+	const queued = await briefs(context, eq(piece.state, "queued"), 100);
 	return {
 		schedules: inUse(await scheduleBriefs(db)),
 		schools: { ...schoolsOf(studio), revision: studio.revision },

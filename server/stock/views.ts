@@ -40,7 +40,7 @@ const NEWEST = 80;
 
 export const stock: View<"stock"> = async (context) => ({
 	...(await booksFor(context)),
-	items: await loadStock(context.db, { prices: context.actor.role === "instructor" }),
+	items: await loadStock(context.db, { prices: context.role === "instructor" }),
 	records: (await newestRecords(context.db, NEWEST)).map(({ actorName, at, ...record }) => ({
 		...record,
 		at: at.toISOString(),

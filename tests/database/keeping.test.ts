@@ -58,15 +58,15 @@ describe("put away", () => {
 	});
 
 	it("a kiln with a firing in it stays; an empty one is neither planned for nor listened to, and its alarms end", async () => {
-		const busy = (await studio.see("frame")).kilns.find(({ firing }) => firing);
+		const busy = (await studio.see("kilnStrip")).kilns.find(({ firing }) => firing);
 		expect((await refusal(put("kiln", busy?.id ?? ""))).message).toContain(`Firing ${busy?.firing?.number} is in`);
-		const [free] = (await studio.see("frame")).kilns.filter((one) => !one.firing && one.kind === "electric");
+		const [free] = (await studio.see("kilnStrip")).kilns.filter((one) => !one.firing && one.kind === "electric");
 		const id = free?.id ?? "";
 		await studio.db
 			.insert(kilnAlarm)
 			.values({ kilnId: id, kind: "noReading", sentence: ["It is not heard."], startedAt: new Date() });
 		await put("kiln", id);
-		expect((await studio.see("frame")).kilns.map((one) => one.id)).not.toContain(id);
+		expect((await studio.see("kilnStrip")).kilns.map((one) => one.id)).not.toContain(id);
 		expect((await studio.see("load")).kilns.map((one) => one.id)).not.toContain(id);
 		expect((await studio.see("kilns")).kilns.find((one) => one.id === id)?.retired).toBe(true);
 		const open = await studio.db.select().from(kilnAlarm).where(eq(kilnAlarm.kilnId, id));

@@ -468,7 +468,7 @@ describe("a kiln out of service", () => {
 		});
 		const out = { fromDay: await day(0), untilDay: null, why: "" };
 		await studio.act("setOutOfService", { kilnId: hopper.id, out, was: null });
-		const { kilns } = (await studio.see("frame")) as { kilns: { id: string; isClosed: boolean }[] };
+		const { kilns } = (await studio.see("kilnStrip")) as { kilns: { id: string; isClosed: boolean }[] };
 		expect(kilns.filter(({ isClosed }) => isClosed).map(({ id }) => id)).toEqual([hopper.id]);
 		const start = () => studio.act("startFiring", { firingId, speedUp: 1, somebodyThere: true });
 		const refused = await refusal(start());

@@ -84,12 +84,6 @@ async function paramsOf(view: ViewName): Promise<Record<string, string>> {
 	return byView[view] ?? {};
 }
 
-/** Shown, but nothing that changes while somebody looks at it: found on demand, printed, or a name beside something else. */
-const MAY_LAG: Partial<Record<ViewName, readonly string[]>> = {
-	find: ["people", "kits", "glass", "kilns"],
-	labels: ["people", "kits", "glass", "firings"],
-};
-
 /** Named for a count that is kept in a table of another word, or in none. */
 const COUNTED_ELSEWHERE: Partial<Record<ViewName, readonly string[]>> = { kit: ["pieces"], settings: ["firings"] };
 
@@ -115,7 +109,7 @@ describe("topics", () => {
 			"named, and nothing of it was read",
 		).toEqual([]);
 		expect(tables.filter((table) => !AT_THE_DOOR.includes(table))).not.toEqual([]);
-		const topics: readonly string[] = [...views[view].topics, ...(MAY_LAG[view] ?? []), "people"];
+		const topics: readonly string[] = views[view].topics;
 		expect([...words].filter((word) => !topics.includes(word))).toEqual([]);
 	});
 

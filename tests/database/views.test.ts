@@ -78,7 +78,7 @@ describe("stations of the demo", () => {
 	});
 
 	it("a proposal for the microwave block, for nothing or for a kiln that is not there is refused", async () => {
-		const { kilns } = await studio.see("frame");
+		const { kilns } = await studio.see("kilnStrip");
 		const block = kilns.find(({ kind }) => kind === "microwaveBlock")?.id ?? "";
 		const { trays } = await studio.see("load");
 		const one = trays[0]?.pieces[0]?.id ?? "";

@@ -1,3 +1,4 @@
+import type { Views } from "@contract/views";
 import { kilnReading } from "@db/schema";
 import { and, count, eq, gt } from "drizzle-orm";
 import { afterAll, beforeAll, describe, expect, it, vi } from "vitest";
@@ -41,7 +42,7 @@ describe("two copies of the program on one database", () => {
 		const { kilns } = await studio.see("kilns");
 		const lined = kilns.filter(({ card }) => card.line !== null).length;
 		await vi.waitFor(async () => expect((await leases()).reduce((a, b) => a + b, 0)).toBe(lined), WAIT);
-		const hot = (await studio.see("frame")).kilns.find(({ state }) => state === "running");
+		const hot = (await studio.see("kilnStrip")).kilns.find(({ state }) => state === "running");
 		expect(hot).toBeDefined();
 		const live = and(eq(kilnReading.kilnId, hot?.id ?? ""));
 		const since = new Date();
@@ -84,7 +85,7 @@ describe("two copies of the program on one database", () => {
 					expect(now).toBeDefined();
 					expect(now).not.toBe(before);
 				}, WAIT);
-				const hot = (await studio.see("frame")).kilns.find(({ state }) => state === "running");
+				const hot = (await studio.see("kilnStrip")).kilns.find(({ state }) => state === "running");
 				const since = new Date();
 				await vi.waitFor(async () => {
 					const rows = await studio.db
@@ -116,15 +117,25 @@ describe("two copies of the program on one database", () => {
 			for await (const chunk of stream.body as unknown as AsyncIterable<Uint8Array>) heard += decoder.decode(chunk);
 		})().catch(() => {});
 		const { session, seats } = await studio.see("bench");
+		const unsigned = seats.find(({ safetySigned }) => !safetySigned)?.studentId;
 		const sign = (to: RunningServer) =>
 			post(
 				to.address,
 				"/api/do/signSafety",
-				{ sessionId: session?.id, studentIds: [seats[0]?.studentId] },
+				{ sessionId: session?.id, studentIds: [unsigned] },
 				{ Cookie: cookie },
 			);
+		// Both have answered it once, and give that answer again until something changes.
+		const signedAt = async (at: RunningServer): Promise<boolean> => {
+			const seen = await fetch(`${at.address}/api/see/bench`, { headers: { Cookie: cookie } });
+			const view = (await seen.json()) as Views["bench"];
+			return view.seats.find(({ studentId }) => studentId === unsigned)?.safetySigned === true;
+		};
+		expect([await signedAt(first), await signedAt(second)]).toEqual([false, false]);
 		expect((await sign(first)).status).toBe(200);
+		expect(await signedAt(first)).toBe(true);
 		await vi.waitFor(() => expect(heard).toContain('"bench"'), WAIT);
+		expect(await signedAt(second)).toBe(true);
 		await first.end("SIGKILL");
 		expect((await sign(second)).status).toBe(200);
 		await stream.body?.cancel().catch(() => {});

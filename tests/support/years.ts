@@ -5,6 +5,7 @@ import { sql } from "drizzle-orm";
 /** Every station's view, with something to look for. */
 export const STATIONS: [ViewName, Record<string, string>][] = [
 	["frame", {}],
+	["kilnStrip", {}],
 	["today", {}],
 	["kits", {}],
 	["cut", {}],

@@ -1,8 +1,8 @@
-import type { ViewName, Views } from "@contract/views";
-import { database } from "@server/house/database";
+import type { ViewName } from "@contract/views";
+import { look } from "@server/house/look";
 import { countLook } from "@server/house/measure";
 import { Refusal } from "@server/house/refusal";
-import { knownParams, see } from "@server/house/see";
+import { knownParams } from "@server/house/see";
 import type { AstroGlobal } from "astro";
 import type { FramedProps } from "../ui/frame/framed";
 import { PREFS_COOKIE, readPrefs } from "./prefs";
@@ -19,15 +19,22 @@ export async function pageProps<N extends ViewName>(
 	const { actor, now } = astro.locals;
 	if (!actor) return { refused: "You are signed out." };
 	const params = knownParams(name, { ...Object.fromEntries(astro.url.searchParams), ...extra });
-	const { db } = database();
 	try {
 		countLook(actor.sessionId, PAGE_COST);
-		const [frame, initial] = await Promise.all([
-			see(db, "frame", {}, { actor, now }),
-			see(db, name, params, { actor, now }),
+		const asking = { actor, now };
+		const [frame, strip, initial] = await Promise.all([
+			look("frame", {}, asking),
+			look("kilnStrip", {}, asking),
+			look(name, params, asking),
 		]);
-		const prefs = readPrefs(astro.cookies.get(PREFS_COOKIE)?.value, frame.units);
-		return { frame, initial: initial as Views[N], params, prefs };
+		const prefs = readPrefs(astro.cookies.get(PREFS_COOKIE)?.value, frame.value.units);
+		const person = { name: actor.name, role: actor.role };
+		return {
+			frame: frame.value,
+			strip: strip.value,
+			initial: initial.value,
+			...{ person, now: now.toISOString(), params, prefs },
+		};
 	} catch (error) {
 		if (!(error instanceof Refusal)) throw error;
 		astro.response.status = error.status;

@@ -1,10 +1,9 @@
-import type { FrameView } from "@contract/studio";
 import { FUSE_LEVELS, LEVEL_WORDS } from "@core/firing/level";
 import { USUAL_CUSTOMS } from "@core/studio/customs";
 import { describe, expect, it } from "vitest";
 import { KITS } from "../../demo/kits";
 import { GLASSES as DEMO_GLASSES } from "../../demo/studio";
-import { drawn, imperial, NOW, text } from "../../tests/support/drawn";
+import { drawn, imperial, text } from "../../tests/support/drawn";
 import { box, cut, GLASSES, kit } from "../../tests/support/kit";
 import { ChoiceField, NumberField, TextField } from "../forms/fields";
 import { Trouble, troubleAt } from "../forms/notice";
@@ -13,6 +12,7 @@ import { readPrefs } from "../lib/prefs";
 import { findings, kilns, picture, pieces, plan, schedule } from "../stations/studio/samples";
 import { FindingsList } from "./findings-list";
 import { FiringChart } from "./firing-chart/firing-chart";
+import type { Frame } from "./frame/frame";
 import { KilnStrip } from "./frame/kiln-strip";
 import { Rail } from "./frame/rail";
 import { KitPlan } from "./kit-plan";
@@ -22,12 +22,11 @@ import { lying, ShelfMap } from "./shelf-map";
 import { Glow, LevelGlyph, SeverityMark, StackBar, SwatchPair } from "./signs";
 
 const station = (count: number, late = 0) => ({ count, late, line: "waiting" });
-const frame: FrameView = {
+const frame: Frame = {
 	studio: "A room",
 	isDemo: false,
 	units: { length: "mm", temperature: "C" },
 	timeZone: "America/Denver",
-	now: NOW,
 	person: { name: "Somebody", role: "instructor" },
 	clearanceMm: 5,
 	customs: USUAL_CUSTOMS,
@@ -38,10 +37,9 @@ const frame: FrameView = {
 		bench: station(40),
 		dry: station(2),
 		load: station(10, 2),
-		fire: station(1),
-		open: station(3),
 		handOver: station(4),
 	},
+	unjudged: 3,
 	kilns: kilns.flat(),
 	house: [],
 	alarms: [],

@@ -4,11 +4,11 @@ import { fallsShort } from "@core/firing/falls-short";
 import { toFire } from "@core/piece/to-fire";
 import { lotsIn } from "@db/queries/bags";
 import { frameIds } from "@db/queries/glass";
-import { briefs } from "@db/queries/pieces";
 import { firing, firingPlace, glassFamily, kiln, piece, scheduleVersion } from "@db/schema";
 import { desc, eq, inArray, type SQL } from "drizzle-orm";
-import { type ViewContext, when } from "../../house/view";
+import type { ViewContext } from "../../house/view";
 import { kilnCard } from "../../kilns/models/cards";
+import { briefs } from "../../pieces/models/briefs";
 import { houseHoursOf } from "../../studio/models/house-hours";
 import { costFor, endOf } from "./costs";
 import { layOf } from "./lay-of";
@@ -71,7 +71,7 @@ export async function firingCards(context: ViewContext, where: SQL | undefined, 
 	const ids = rows.map((row) => row.firing.id);
 	const places = ids.length > 0 ? await db.select().from(firingPlace).where(inArray(firingPlace.firingId, ids)) : [];
 	const pieceIds = [...new Set(places.map(({ pieceId }) => pieceId))];
-	const pieces = pieceIds.length > 0 ? await briefs(db, inArray(piece.id, pieceIds), when(context)) : [];
+	const pieces = pieceIds.length > 0 ? await briefs(context, inArray(piece.id, pieceIds)) : [];
 	const scheduleNames = await namesOfSchedules(
 		db,
 		rows.flatMap((one) => one.firing.scheduleVersionId ?? []),

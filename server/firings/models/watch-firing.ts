@@ -2,7 +2,7 @@ import { flowIndex } from "@core/firing/flow-index";
 import { peakOf } from "@core/firing/schedule";
 import { viscosityOf } from "@core/glass/viscosity";
 import { afterPowerCut, type CutVerdict } from "@core/kiln/after-cut";
-import { isOver, type LineStatus } from "@core/kiln/line-status";
+import { isOver, isSettled, type LineStatus } from "@core/kiln/line-status";
 import { type SensorJudge, sensorSentence } from "@core/kiln/sensor";
 import type { Simulation } from "@core/kiln/simulate";
 import { type Alarm, alarmsOf, SILENT_S, silentAfterS, type WatchedPlan } from "@core/kiln/watch";
@@ -14,11 +14,13 @@ import { and, eq } from "drizzle-orm";
 import { type FiringModel, firingModel, segmentAt, simulateModel, soFarOf } from "./firing-model";
 import { hearOut, sensorJudge } from "./sensor-watch";
 
-/** A prediction is made anew after this much of kiln time, s, and not more often than this, ms. */
+/** A prediction is made anew after this much of kiln time, s. */
 const PREDICT_EVERY_S = 300;
-
+/** However fast the kiln's clock runs: rest after a prediction, ms, and so many times what it took. */
 const PREDICT_REST_MS = 1000;
+const PREDICT_SHARE = 20;
 
+/** The last readings that a firing is judged by. */
 const WATCHED = 120;
 
 interface Watched {
@@ -26,7 +28,10 @@ interface Watched {
 	simulation: Simulation;
 	judge: SensorJudge;
 	predictedAtS: number;
-	predictedAtMs: number;
+	/** By the wall's clock, ms: no prediction is made before. */
+	restsUntilMs: number;
+	/** It was predicted from a kiln that is through and cold: there is nothing more to say. */
+	settled: boolean;
 }
 
 /** What is wrong with a firing, what its kiln said last, and whether something that screens show has changed. */
@@ -91,6 +96,7 @@ export class FiringWatch {
 		const { judge, model } = watched;
 		model.row.distrust = [...judge.distrust];
 		watched.predictedAtS = Number.NEGATIVE_INFINITY; // what was predicted rested on it
+		watched.settled = false;
 		await this.db.update(firing).set({ distrust: model.row.distrust }).where(eq(firing.id, model.row.id));
 	}
 
@@ -100,14 +106,18 @@ export class FiringWatch {
 		recent: Awaited<ReturnType<typeof lastReadings>>,
 		now: Date,
 	): Promise<boolean> {
-		const elapsedS = recent.at(-1)?.elapsedS ?? 0;
-		const due =
-			elapsedS - watched.predictedAtS >= PREDICT_EVERY_S && now.getTime() - watched.predictedAtMs >= PREDICT_REST_MS;
-		if (!due) return false;
+		const last = recent.at(-1);
+		const elapsedS = last?.elapsedS ?? 0;
+		const settled = last !== undefined && isSettled(last);
+		const due = elapsedS - watched.predictedAtS >= PREDICT_EVERY_S && now.getTime() >= watched.restsUntilMs;
+		if (watched.settled || !(due || settled)) return false;
 		watched.predictedAtS = elapsedS;
-		watched.predictedAtMs = now.getTime();
+		const fromMs = performance.now();
 		const predicted = await predict(this.db, watched.model);
+		const tookMs = performance.now() - fromMs;
+		watched.restsUntilMs = now.getTime() + Math.max(PREDICT_REST_MS, PREDICT_SHARE * tookMs);
 		if (!predicted) return false;
+		watched.settled = settled;
 		await this.db
 			.update(firing)
 			.set({ ...endOf(recent, predicted), predictedOpenS: predicted.openS })
@@ -121,7 +131,7 @@ export class FiringWatch {
 		const model = await firingModel(this.db, firingId);
 		const simulation = simulateModel(model);
 		const judge = sensorJudge(model, simulation);
-		const made = { model, simulation, judge, predictedAtS: 0, predictedAtMs: 0 };
+		const made = { model, simulation, judge, predictedAtS: 0, restsUntilMs: 0, settled: false };
 		this.known.set(firingId, made);
 		return made;
 	}

@@ -2,6 +2,6 @@ import { loadGlass } from "@db/queries/glass";
 import type { ViewContext } from "../../house/view";
 
 /** The glass book as this person may see it: prices are for instructors. */
-export const booksFor = ({ db, actor }: ViewContext) => loadGlass(db, { prices: actor.role === "instructor" });
+export const booksFor = ({ db, role }: ViewContext) => loadGlass(db, { prices: role === "instructor" });
 
-export const currencyFor = ({ studio, actor }: ViewContext) => (actor.role === "instructor" ? studio.currency : null);
+export const currencyFor = ({ studio, role }: ViewContext) => (role === "instructor" ? studio.currency : null);

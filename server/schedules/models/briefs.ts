@@ -1,33 +1,28 @@
-import type { ScheduleBrief } from "@contract/schedules";
+import type { ScheduleBrief, ScheduleVersion } from "@contract/schedules";
 import type { Reader } from "@db/connect";
 import { firing, schedule, scheduleVersion } from "@db/schema";
 import { asc, count, desc, eq } from "drizzle-orm";
 
-export async function scheduleBriefs(db: Reader, id?: string): Promise<ScheduleBrief[]> {
-	const rows = await db
-		.select()
+/** Schedules that were kept, by name. */
+export const scheduleBriefs = (db: Reader): Promise<ScheduleBrief[]> =>
+	db
+		.select({ id: schedule.id, revision: schedule.revision, document: schedule.document, retired: schedule.retired })
 		.from(schedule)
-		.where(id === undefined ? undefined : eq(schedule.id, id))
 		.orderBy(asc(schedule.name));
-	const versions = await db
+
+/** What of one schedule was fired, the newest first. */
+export async function scheduleVersions(db: Reader, id: string): Promise<ScheduleVersion[]> {
+	const rows = await db
 		.select({ version: scheduleVersion, firings: count(firing.id) })
 		.from(scheduleVersion)
 		.leftJoin(firing, eq(firing.scheduleVersionId, scheduleVersion.id))
-		.where(id === undefined ? undefined : eq(scheduleVersion.keptId, id))
+		.where(eq(scheduleVersion.keptId, id))
 		.groupBy(scheduleVersion.id)
 		.orderBy(desc(scheduleVersion.version));
-	return rows.map((row) => ({
-		id: row.id,
-		revision: row.revision,
-		document: row.document,
-		retired: row.retired,
-		versions: versions
-			.filter(({ version }) => version.keptId === row.id)
-			.map(({ version, firings }) => ({
-				version: version.version,
-				frozenAt: version.frozenAt.toISOString(),
-				firings,
-				document: version.document,
-			})),
+	return rows.map(({ version: { version, frozenAt, document }, firings }) => ({
+		version,
+		frozenAt: frozenAt.toISOString(),
+		firings,
+		document,
 	}));
 }

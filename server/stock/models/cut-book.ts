@@ -20,7 +20,7 @@ export async function cutBook(
 		rows.map(({ run }) => run.id),
 	);
 	const items = await loadStock(db, {
-		prices: context.actor.role === "instructor",
+		prices: context.role === "instructor",
 		and: plans.flatMap(({ document }) =>
 			document.sheets.flatMap(({ from }) => (from.kind === "offcut" ? from.itemId : [])),
 		),

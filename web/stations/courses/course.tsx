@@ -2,6 +2,7 @@ import type { CourseView } from "@contract/courses";
 import { counted } from "@core/units/counted";
 import { dayWords } from "@formats/time";
 import { useState } from "react";
+import { useNow } from "../../lib/clock";
 import { usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
 import { PutAway } from "../../ui/put-away";
@@ -27,10 +28,11 @@ type Tab = (typeof TABS)[number]["value"];
 function Course({ view, frame }: StationProps<"course">) {
 	const [tab, setTab] = useState<Tab>("people");
 	const { timeZone } = usePrefs();
+	const nowMs = useNow(60);
 	const { course, sessions, attendees, today } = view;
 	const mayEdit = frame.person.role === "instructor";
 	const next = sessions.find(({ day, cancelled }) => day >= today && !cancelled);
-	const words = (day: string) => dayWords(day, frame.now, timeZone);
+	const words = (day: string) => dayWords(day, new Date(nowMs), timeZone);
 	return (
 		<div className="flex h-full min-h-0 flex-col">
 			<ClassesNav here="" />

@@ -1,5 +1,4 @@
 import type { FiringCard, MeasuredPoint, ReadingsView } from "@contract/firings";
-import type { FrameView } from "@contract/studio";
 import { LEVEL_WORDS, levelOf } from "@core/firing/level";
 import { planFlow } from "@core/firing/plan-flow";
 import { curveOf } from "@core/firing/schedule";
@@ -15,6 +14,7 @@ import { useNow } from "../../lib/clock";
 import { useFigure, usePrefs } from "../../lib/prefs";
 import { FiringChart } from "../../ui/firing-chart/firing-chart";
 import { type CurveSeries, curveOfSeries } from "../../ui/firing-chart/series";
+import type { Frame } from "../../ui/frame/frame";
 import { KilnHeatFigure } from "../../ui/kiln-heat";
 import { OwnCautions } from "../../ui/own-cautions";
 import { SegmentList } from "../../ui/segment-list";
@@ -27,7 +27,7 @@ import { megapascals, strips } from "./strips";
 import { useSimulation } from "./use-simulation";
 
 /** One firing on the table: bands first, then the curve with what was measured, and what there is to do. */
-export function FiringBench({ firing, frame }: { firing: FiringCard; frame: FrameView }) {
+export function FiringBench({ firing, frame }: { firing: FiringCard; frame: Frame }) {
 	const { timeZone, units } = usePrefs();
 	const figure = useFigure();
 	const nowMs = useNow();

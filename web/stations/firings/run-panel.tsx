@@ -1,5 +1,4 @@
 import type { FiringCard, ReadingsView } from "@contract/firings";
-import type { FrameView } from "@contract/studio";
 import type { KilnCommand } from "@core/kiln/register-map";
 import { ALARM_WORDS } from "@core/kiln/watch";
 import { formatMinutes } from "@core/units/duration";
@@ -13,6 +12,7 @@ import { useActForm } from "../../forms/use-act-form";
 import { useAct } from "../../lib/api";
 import { useNow } from "../../lib/clock";
 import { useFigure, usePrefs } from "../../lib/prefs";
+import type { Frame } from "../../ui/frame/frame";
 import { SeverityMark } from "../../ui/signs";
 
 const QUICK = ["looked in", "lid opened a little", "vent closed", "smells of glue", "all quiet"] as const;
@@ -28,7 +28,7 @@ const STATUS_WORDS = {
 interface Props {
 	firing: FiringCard;
 	readings: ReadingsView;
-	frame: FrameView;
+	frame: Frame;
 }
 
 /** A firing under way: what the controller says, what went wrong, notes with one tap, and what may be done from here. */

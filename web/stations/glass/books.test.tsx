@@ -1,10 +1,10 @@
 import type { BooksView } from "@contract/glass";
-import type { FrameView } from "@contract/studio";
 import { describe, expect, it } from "vitest";
 import { KITS } from "../../../demo/kits";
 import { FAMILIES, GLASSES, MOULDS } from "../../../demo/studio";
-import { drawn, imperial, NOW, text } from "../../../tests/support/drawn";
+import { drawn, imperial, text } from "../../../tests/support/drawn";
 import { formatMoney, parseMoney } from "../../lib/money";
+import type { Frame } from "../../ui/frame/frame";
 import { FamilyBook } from "./family-book";
 import { GlassShelf } from "./glass-shelf";
 import { MouldBook } from "./mould-book";
@@ -40,8 +40,7 @@ const view: BooksView = {
 	strainTests: [],
 	currency: "USD",
 };
-const frame = (role: "instructor" | "assistant") =>
-	({ now: NOW, timeZone: "UTC", person: { name: "Somebody", role } }) as FrameView;
+const frame = (role: "instructor" | "assistant") => ({ timeZone: "UTC", person: { name: "Somebody", role } }) as Frame;
 const book = (
 	Book: typeof GlassShelf,
 	role: "instructor" | "assistant" = "instructor",

@@ -2,7 +2,6 @@ import type { SampleBrief } from "@contract/glass";
 import { FUSE_LEVELS, LEVEL_WORDS } from "@core/firing/level";
 import { emptyKit } from "@core/kit/kit";
 import { FINDING_CODES, FINDING_TITLES } from "@core/stack/findings/titles";
-import { dayOf } from "@formats/time";
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Check } from "../../forms/check";
@@ -12,6 +11,7 @@ import { useActForm } from "../../forms/use-act-form";
 import { see, TroubleError, upload } from "../../lib/api";
 import { beginKitFrom } from "../../lib/begin-kit";
 import { useFigure } from "../../lib/prefs";
+import { useToday } from "../../lib/use-today";
 import type { StationProps } from "../../ui/frame/framed";
 import { KitPicture } from "../../ui/kit-picture";
 import { PutAway, useAway } from "../../ui/put-away";
@@ -26,7 +26,7 @@ export function SampleBook({ view, frame }: StationProps<"books">) {
 	const [open, setOpen] = useState<Sample | undefined>();
 	const mayEdit = frame.person.role === "instructor";
 	const { listed, toggle } = useAway(view.samples);
-	const today = dayOf(frame.now, frame.timeZone);
+	const today = useToday();
 	return (
 		<TwoColumns
 			away={toggle}

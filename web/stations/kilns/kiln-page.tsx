@@ -3,11 +3,12 @@ import { LEVEL_WORDS } from "@core/firing/level";
 import { timeConstantS } from "@core/kiln/kiln";
 import { counted } from "@core/units/counted";
 import { formatMinutes } from "@core/units/duration";
-import { dayAndClock, dayOf } from "@formats/time";
+import { dayAndClock } from "@formats/time";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { Caution, Trouble } from "../../forms/notice";
 import { useAct } from "../../lib/api";
 import { useFigure, usePrefs } from "../../lib/prefs";
+import { useToday } from "../../lib/use-today";
 import { framed, type StationProps } from "../../ui/frame/framed";
 import { PutAway } from "../../ui/put-away";
 import { LevelGlyph } from "../../ui/signs";
@@ -42,6 +43,7 @@ function KilnPage(props: StationProps<"kiln">) {
 	// What is loaded by itself is not drawn on the server: that takes a script in the page, which its policy forbids.
 	const [shown, setShown] = useState(false);
 	useEffect(() => setShown(true), []);
+	const today = useToday();
 	const instructor = frame.person.role === "instructor";
 	const block = view.form.kind === "microwaveBlock";
 	return (
@@ -51,9 +53,7 @@ function KilnPage(props: StationProps<"kiln">) {
 				<section aria-label="The kiln" className="scroll-y border-r border-line px-5 py-4">
 					<h1 className="mb-2">{view.form.name}</h1>
 					<ShelfOutline kiln={view.card} widthPx={200} labels />
-					{!block && !view.retired && (
-						<OutOfServicePanel key={view.form.id} view={view} today={dayOf(frame.now, frame.timeZone)} />
-					)}
+					{!block && !view.retired && <OutOfServicePanel key={view.form.id} view={view} today={today} />}
 					<KilnFigures view={view} />
 					<Upkeep view={view} />
 					{instructor && (

@@ -1,4 +1,4 @@
-import type { TodayLine } from "@contract/studio";
+import type { TodayLine } from "@contract/today";
 import { clockNear, dayWords } from "@formats/time";
 import { useNow } from "../../lib/clock";
 import { usePrefs } from "../../lib/prefs";

@@ -1,3 +1,4 @@
+import type { KilnStripView } from "@contract/kilns";
 import type { FrameView } from "@contract/studio";
 import type { ViewName, Views } from "@contract/views";
 import type { Station } from "@core/studio/stations";
@@ -8,6 +9,7 @@ import { HouseContext } from "../../lib/house";
 import { type Prefs, PrefsProvider } from "../../lib/prefs";
 import { AlarmBar } from "./alarm-bar";
 import { DemoLine } from "./demo-line";
+import type { Frame, Person } from "./frame";
 import { useFrameKeys } from "./keys";
 import { type KeyRow, KeysHelp } from "./keys-help";
 import { KilnStrip } from "./kiln-strip";
@@ -15,6 +17,10 @@ import { Rail } from "./rail";
 
 export interface FramedProps<N extends ViewName> {
 	frame: FrameView;
+	strip: KilnStripView;
+	person: Person;
+	/** When this was answered. */
+	now: string;
 	initial: Views[N];
 	params: Record<string, string>;
 	prefs: Prefs;
@@ -22,7 +28,7 @@ export interface FramedProps<N extends ViewName> {
 
 export interface StationProps<N extends ViewName> {
 	view: Views[N];
-	frame: FrameView;
+	frame: Frame;
 	params: Record<string, string>;
 }
 
@@ -37,7 +43,7 @@ export function framed<N extends ViewName>(
 		const [queries] = useState(newQueryClient);
 		return (
 			<QueryClientProvider client={queries}>
-				<PrefsProvider initial={props.prefs} timeZone={props.frame.timeZone} now={props.frame.now}>
+				<PrefsProvider initial={props.prefs} timeZone={props.frame.timeZone} now={props.now}>
 					<Layout {...props} name={name} station={station} Table={Table} keys={keys} />
 				</PrefsProvider>
 			</QueryClientProvider>
@@ -57,8 +63,9 @@ function Layout<N extends ViewName>({
 	Table: ComponentType<StationProps<N>>;
 	keys: readonly KeyRow[];
 }) {
-	const heard = useView("frame", {}, props.frame);
-	const frame = heard.data ?? props.frame;
+	const heard = useView("kilnStrip", {}, props.strip);
+	const { kilns } = heard.data ?? props.strip;
+	const frame: Frame = { ...(useView("frame", {}, props.frame).data ?? props.frame), person: props.person, kilns };
 	const view = useView(name, props.params, props.initial).data ?? props.initial;
 	useFrameKeys();
 	return (
@@ -74,7 +81,7 @@ function Layout<N extends ViewName>({
 					<Table view={view as Views[N]} frame={frame} params={props.params} />
 				</HouseContext>
 			</main>
-			<KilnStrip kilns={frame.kilns} heardAtMs={heard.dataUpdatedAt} />
+			<KilnStrip kilns={kilns} heardAtMs={heard.dataUpdatedAt} />
 			<KeysHelp station={keys} />
 		</div>
 	);

@@ -1,9 +1,9 @@
-import type { FrameView } from "@contract/studio";
 import { Moon, Ruler, Sun, UserRound } from "lucide-react";
 import { usePrefs } from "../../lib/prefs";
+import type { Person } from "./frame";
 
 /** Units, light or dark, and who is signed in. */
-export function PersonMenu({ person }: { person: FrameView["person"] }) {
+export function PersonMenu({ person }: { person: Person }) {
 	const { units, theme, set } = usePrefs();
 	const metric = units.length === "mm";
 	return (

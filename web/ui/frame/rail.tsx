@@ -1,11 +1,13 @@
-import type { FrameView, StationCount } from "@contract/studio";
+import type { StationCount } from "@contract/studio";
 import type { Station } from "@core/studio/stations";
 import { longDay } from "@formats/time";
 import { BookOpen, CalendarDays } from "lucide-react";
 import { useNow } from "../../lib/clock";
 import { usePrefs } from "../../lib/prefs";
 import { Finder } from "./finder";
+import type { Frame } from "./frame";
 import { PersonMenu } from "./person-menu";
+import { railCounts } from "./rail-counts";
 
 export const STATION_WORDS: Record<Station, string> = {
 	kits: "Kits",
@@ -32,9 +34,10 @@ export const STATION_PATHS: Record<Station, string> = {
 const MOST_SLIPS = 16;
 
 /** The journey from left to right: one long shelf on which each station's glass stands on edge, a slip a piece. */
-export function Rail({ frame, station }: { frame: FrameView; station: Station | null }) {
+export function Rail({ frame, station }: { frame: Frame; station: Station | null }) {
 	const { timeZone } = usePrefs();
 	const nowMs = useNow(60);
+	const counts = railCounts(frame, new Date(nowMs), timeZone);
 	return (
 		<header className="no-print grid grid-cols-[auto_1fr_auto] items-stretch gap-x-3 bg-base-100 pr-2 pl-5 max-lg:gap-x-2 max-lg:pl-3">
 			<a href="/" className="flex flex-col justify-center" aria-current={station === null ? "page" : undefined}>
@@ -48,7 +51,7 @@ export function Rail({ frame, station }: { frame: FrameView; station: Station | 
 				className="grid grid-cols-[repeat(7,minmax(0,1fr))_minmax(0,1.35fr)] border-b-[7px] border-primary"
 			>
 				{(Object.keys(STATION_WORDS) as Station[]).map((name, i) => (
-					<StationLink key={name} name={name} keyNumber={i + 1} count={frame.stations[name]} here={name === station} />
+					<StationLink key={name} name={name} keyNumber={i + 1} count={counts[name]} here={name === station} />
 				))}
 			</nav>
 			<div className="flex items-center gap-0.5">

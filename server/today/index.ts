@@ -1,0 +1,3 @@
+import { today } from "./today";
+
+export const views = { today };
