@@ -1,3 +1,4 @@
+import type { Phrase } from "@core/units/phrase";
 import type { z } from "zod";
 import type { Role } from "./people";
 import type { Topic } from "./topics";
@@ -34,5 +35,5 @@ export const instructor = { asks: asks("instructor") };
 
 /** What an answer that did not go well says. 400 invalid, 401 signed out, 403 not allowed, 404 not there, 409 changed meanwhile. */
 export interface Trouble {
-	problems: { path: (string | number)[]; sentence: string }[];
+	problems: { path: (string | number)[]; sentence: Phrase }[];
 }

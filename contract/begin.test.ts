@@ -27,7 +27,7 @@ describe("a studio as it is begun", () => {
 		["password", "short", "A password needs at least 10 characters."],
 	])("%s “%s”: %s", (field, value, sentence) => {
 		const parsed = beginForm.safeParse({ ...typed, [field]: value });
-		expect(parsed.success ? [] : problemsOf(parsed.error)).toEqual([{ path: [field], sentence }]);
+		expect(parsed.success ? [] : problemsOf(parsed.error)).toEqual([{ path: [field], sentence: [sentence] }]);
 	});
 	it("every glass of the starter list is one the books take, under an id of its own", () => {
 		const both = [...starterGlass("90"), ...starterGlass("96")];

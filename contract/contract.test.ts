@@ -17,6 +17,7 @@ import * as pieces from "./pieces";
 import * as schedules from "./schedules";
 import * as stock from "./stock";
 import * as studio from "./studio";
+import * as today from "./today";
 import { TOPICS } from "./topics";
 import { views } from "./views";
 
@@ -36,6 +37,7 @@ const words: { actions?: object; views?: object }[] = [
 	schedules,
 	stock,
 	studio,
+	today,
 ];
 const namesOf = (kind: "actions" | "views") => words.flatMap((word) => Object.keys(word[kind] ?? {}));
 

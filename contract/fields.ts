@@ -1,21 +1,24 @@
 import { FUSE_LEVELS } from "@core/firing/level";
 import { FAULTS, GLUES, NEXT_STEPS } from "@core/journey/events";
 import { LARGEST_KIT } from "@core/kit/kit";
+import { type Figure, say } from "@core/units/phrase";
+import { written } from "@core/units/written";
 import { z } from "zod";
 
 /** Pieces of schemas that several forms share. Each limit's sentence names the field and the limit. */
-const between = (name: string, least: number, most: number, unit: string) =>
+const between = (name: string, least: number, most: number, figure: (n: number) => Figure | string) =>
 	z
 		.number({ error: `${name} must be a number.` })
-		.min(least, `${name} must be at least ${least}${unit && ` ${unit}`}.`)
-		.max(most, `${name} must be at most ${most}${unit && ` ${unit}`}.`);
+		.min(least, written(say`${name} must be at least ${figure(least)}.`))
+		.max(most, written(say`${name} must be at most ${figure(most)}.`));
+const asLength = (mm: number) => ({ mm });
 
 export const lengthMm = (name: string, most: number = LARGEST_KIT.sideMm, least = 0.5) =>
-	between(name, least, most, "mm");
-export const placeMm = (name: string) => between(name, -LARGEST_KIT.sideMm, LARGEST_KIT.sideMm, "mm");
+	between(name, least, most, asLength);
+export const placeMm = (name: string) => between(name, -LARGEST_KIT.sideMm, LARGEST_KIT.sideMm, asLength);
 export const count = (name: string, least: number, most: number) =>
-	between(name, least, most, "").int(`${name} must be a whole number.`);
-export const grams = (name: string) => between(name, 0.1, 50_000, "g");
+	between(name, least, most, String).int(`${name} must be a whole number.`);
+export const grams = (name: string) => between(name, 0.1, 50_000, (g) => ({ g }));
 
 /** Neither control characters, but for line ends and tabs, nor halves of a sign: no database keeps those. */
 const isReadable = (text: string): boolean => !/[\p{Cc}\p{Cs}]/u.test(text.replace(/[\n\r\t]/g, ""));
@@ -42,11 +45,7 @@ export const nextStep = z.enum(NEXT_STEPS, { error: "Choose what happens next." 
 export const revision = count("Revision", 0, 1_000_000);
 export const seq = count("The piece’s state", 0, 100_000);
 
-export const celsius = (name: string, least: number, most: number) =>
-	z
-		.number({ error: `${name} must be a number.` })
-		.min(least, `${name} must be at least ${least} °C.`)
-		.max(most, `${name} must be at most ${most} °C.`);
+export const celsius = (name: string, least: number, most: number) => between(name, least, most, (c) => ({ c }));
 
 /** What a list brings into the book at once. */
 export const entries = <S extends z.ZodType>(entry: S, most = 500) =>

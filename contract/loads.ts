@@ -9,6 +9,7 @@ import type { MouldTrouble } from "@core/loading/mould-problem";
 import type { BookedFiring, BookPiece, PlanBook } from "@core/loading/plan/book";
 import { SHELF_COUNTS } from "@core/loading/tiers";
 import type { PaperSize } from "@core/studio/customs";
+import type { Phrase } from "@core/units/phrase";
 import { z } from "zod";
 import { assistant } from "./action";
 import { MOST_UPPER } from "./documents/kiln";
@@ -174,7 +175,7 @@ export const actions = {
 			}),
 		)
 		.touches("loads", "firings", "pieces", "stock")
-		.answers<{ accepted: { firingId: string; number: number }[]; refused: { firingId: string; sentence: string }[] }>(),
+		.answers<{ accepted: { firingId: string; number: number }[]; refused: { firingId: string; sentence: Phrase }[] }>(),
 	/** Gives a planned firing another hour, or another kiln. */
 	moveFiring: assistant
 		.asks(z.strictObject({ firingId: id, kilnId: id, startsAt: instant("The start").nullable() }))

@@ -1,3 +1,4 @@
+import { readWritten } from "@core/units/written";
 import type { z } from "zod";
 
 /** What schemas that say nothing themselves say: of a file from elsewhere, for which no field has words. */
@@ -12,7 +13,7 @@ const short = (name: string) => name.slice(0, LONGEST_NAME);
 export const problemsOf = (error: z.ZodError) =>
 	error.issues.slice(0, MOST_ISSUES).map((issue) => ({
 		path: issue.path.map((step) => (typeof step === "number" ? step : String(step).slice(0, LONGEST_NAME))),
-		sentence: sentenceOf(issue),
+		sentence: readWritten(sentenceOf(issue)),
 	}));
 
 function sentenceOf(issue: z.core.$ZodIssue): string {

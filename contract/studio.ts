@@ -1,7 +1,7 @@
 import type { Schools } from "@core/firing/schools";
 import type { Customs } from "@core/studio/customs";
 import type { Station } from "@core/studio/stations";
-import type { Units } from "@core/units/phrase";
+import type { Phrase, Units } from "@core/units/phrase";
 import { z } from "zod";
 import { instructor } from "./action";
 import { currency, timeZone, units } from "./begin";
@@ -62,7 +62,7 @@ export interface FrameView {
 export interface FoundThing {
 	kind: "piece" | "kit" | "glass" | "kiln";
 	label: string;
-	detail: string;
+	detail: Phrase;
 	href: string;
 }
 

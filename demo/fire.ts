@@ -5,7 +5,7 @@ import { DEFAULT_KILN } from "@core/kiln/kiln";
 import type { Look, MicrowaveStep } from "@core/microwave/programme";
 
 /** Schedules, ovens and microwave runs of the demo studio. Everything in here is invented. */
-const full = newSchedule("Full fuse, 6 mm", FAMILY_90, DEFAULT_KILN, [
+const full = newSchedule("Full fuse, double", FAMILY_90, DEFAULT_KILN, [
 	{ ...PLAIN_PIECE, id: "two singles", trappedSpanMm: 96 },
 ]);
 const tack = newSchedule("Wind-vane tack", FAMILY_90, DEFAULT_KILN, [

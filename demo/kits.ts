@@ -232,7 +232,7 @@ const grainPocket: KitDesign = {
 /** A small casting in a steel ring: clear coarse frit keeps the colours bright, a band of colour between. */
 const bearingCast: KitDesign = {
 	...emptyKit("Bearing paperweight"),
-	note: "Line the ring with 3 mm fibre and shelf paper. Fill in this order, lightly pressed.",
+	note: "Line the ring with fibre and shelf paper. Fill in this order, lightly pressed.",
 	parts: [
 		lay(
 			"Steel ring",

@@ -127,9 +127,9 @@ class DemoStudio {
 		await this.samples(kilns[0]?.id ?? null);
 		const [hopper, silo] = [kilns[0]?.id ?? "", kilns[1]?.id ?? ""];
 		await this.schedules();
-		for (const [i, name] of ["Full fuse, 6 mm", "Wind-vane tack", "Full fuse, 6 mm", "Dots"].entries())
+		for (const [i, name] of ["Full fuse, double", "Wind-vane tack", "Full fuse, double", "Dots"].entries())
 			await this.test(hopper, name, PAST_TESTS[i] ?? "test tiles", (72 - 17 * i) * DAY);
-		await this.test(silo, "Full fuse, 6 mm", "first firing after the new lid seal", 55 * DAY);
+		await this.test(silo, "Full fuse, double", "first firing after the new lid seal", 55 * DAY);
 		await this.test(silo, "Map dish slump", "two practice bowls", 26 * DAY);
 		await this.microwave(kilns[2]?.id ?? "");
 

@@ -1,5 +1,6 @@
 import type { Units } from "@core/units/phrase";
 import { describe, expect, it } from "vitest";
+import { firstSaid } from "../tests/support/said";
 import { GLASS_LIST, guessList, KILN_LIST, MOULD_LIST, readList } from "./book-list";
 import { readTable } from "./table-file";
 
@@ -7,7 +8,7 @@ const MM: Units = { length: "mm", temperature: "C" };
 const INCH: Units = { length: "in", temperature: "F" };
 const table = (bytes: Uint8Array | string) => {
 	const read = readTable(typeof bytes === "string" ? new TextEncoder().encode(bytes) : bytes);
-	if (!read.ok) throw new Error(read.problems[0]?.sentence);
+	if (!read.ok) throw new Error(firstSaid(read.problems));
 	return read.value;
 };
 const glass = (bytes: Uint8Array | string, units = MM) => {

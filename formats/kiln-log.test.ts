@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { firstSaid } from "../tests/support/said";
 import { previewLog, readLog, writeLog } from "./kiln-log";
 import { logNumber } from "./log-number";
 import { secondTime } from "./log-time";
@@ -8,7 +9,7 @@ const opened = (text: string, zone = ZONE) => {
 	const preview = previewLog(text);
 	if (!preview.ok || !preview.value.guess) throw new Error("no guess");
 	const log = readLog(text, preview.value.guess, zone);
-	if (!log.ok) throw new Error(log.problems[0]?.sentence);
+	if (!log.ok) throw new Error(firstSaid(log.problems));
 	return { guess: preview.value.guess, preview: preview.value, ...log.value };
 };
 

@@ -11,6 +11,7 @@ import { KITS } from "../demo/kits";
 import { FAMILIES, GLASSES, MOULDS } from "../demo/studio";
 import { fontFiles } from "../server/heavy/fonts";
 import { cut, kit, lay, square } from "../tests/support/kit";
+import { firstSaid } from "../tests/support/said";
 import { someOf } from "../tests/support/thorough";
 import { kitDxf } from "./kit-dxf";
 import { kitPdf } from "./kit-pdf";
@@ -28,7 +29,7 @@ describe("SVG of a kit", () => {
 		for (const design of KITS) {
 			const outer = drawnParts(design, glasses).flatMap(({ region }) => region);
 			const result = outlinesFromSvg(kitSvg(design, glasses));
-			if (!result.ok) throw new Error(result.problems[0]?.sentence);
+			if (!result.ok) throw new Error(firstSaid(result.problems));
 			const sum = (areas: number[]) => areas.reduce((all, one) => all + one, 0);
 			const theirs = sum(result.value.outlines.map(({ points }) => Math.abs(areaMm2([points]))));
 			const ours = sum(outer.map((ring) => Math.abs(areaMm2([ring]))));

@@ -1,5 +1,7 @@
 import type { Point, Ring } from "@core/geometry/region";
 import { problem, type Result } from "@core/result";
+import { counted } from "@core/units/counted";
+import type { Phrase } from "@core/units/phrase";
 import DxfParser from "dxf-parser";
 import { LARGEST_DRAWING_BYTES, type OutlinesRead, soundOutlines } from "./outlines";
 
@@ -44,14 +46,12 @@ export function outlinesFromDxf(text: string, assumedMm = 1): Result<OutlinesRea
 	if (entities.length > MOST_ENTITIES)
 		return problem([], `The drawing has more than ${MOST_ENTITIES} entities; take it apart first.`);
 	const unit = UNIT_MM[Number(drawing?.header?.$INSUNITS ?? 0)];
-	const notes =
-		unit === undefined
-			? [`The drawing names no unit: one is taken as ${assumedMm === 1 ? "a millimetre" : `${assumedMm} mm`}.`]
-			: [];
+	const notes: Phrase[] =
+		unit === undefined ? [["The drawing names no unit: one is taken as ", { mm: assumedMm }, "."]] : [];
 	const mm = unit ?? assumedMm;
 	const rings = entities.flatMap((entity) => ringOf(entity) ?? []);
 	const other = entities.filter(({ type }) => !["LWPOLYLINE", "POLYLINE", "CIRCLE"].includes(type)).length;
-	if (other > 0) notes.push(`${other} entities that are no polylines or circles were left out.`);
+	if (other > 0) notes.push([`${counted(other, "entity", "entities")} left out: only polylines and circles are read.`]);
 	return soundOutlines(
 		rings.map((ring) => ring.map(({ x, y }) => ({ x: x * mm, y: y * mm }))),
 		notes,

@@ -1,5 +1,7 @@
 import type { Point, Ring } from "@core/geometry/region";
 import { problem, type Result } from "@core/result";
+import { counted } from "@core/units/counted";
+import type { Phrase } from "@core/units/phrase";
 import svgpath from "svgpath";
 import { type INode, parseSync } from "svgson";
 import { LARGEST_DRAWING_BYTES, NEAR_MM, type OutlinesRead, soundOutlines } from "./outlines";
@@ -34,11 +36,14 @@ export function outlinesFromSvg(text: string): Result<OutlinesRead> {
 	if (!scale.ok) return scale;
 	const found = collect(root);
 	if (!found) return problem([], `The drawing has more than ${MOST_ELEMENTS} elements; take it apart first.`);
-	const notes: string[] = [];
-	if (found.open > 0) notes.push(`${found.open} open lines were left out: an outline has to be closed.`);
-	if (found.scripts > 0) notes.push(`${found.scripts} scripts, images or texts in the drawing were not looked at.`);
+	const notes: Phrase[] = [];
+	if (found.open > 0) notes.push([`${counted(found.open, "open line")} left out: an outline has to be closed.`]);
+	if (found.scripts > 0)
+		notes.push([
+			`${counted(found.scripts, "script, image or text", "scripts, images or texts")} in the drawing not looked at.`,
+		]);
 	const { mmX, mmY, note } = scale.value;
-	if (note) notes.push(note);
+	if (note) notes.push([note]);
 	return soundOutlines(
 		found.rings.map((ring) => ring.map(({ x, y }) => ({ x: x * mmX, y: -y * mmY }))),
 		notes,

@@ -4,12 +4,14 @@ import { centred } from "@core/geometry/shape";
 import { isSimple } from "@core/geometry/simple";
 import { LARGEST_KIT } from "@core/kit/kit";
 import { ok, problem, type Result } from "@core/result";
+import { counted } from "@core/units/counted";
+import { type Phrase, say } from "@core/units/phrase";
 import { tidyMm } from "@core/units/tidy";
 
 /** Free outlines read from a drawing, mm, each with the middle of its box at the origin, and what was done to them. */
 export interface OutlinesRead {
 	outlines: { points: Point[]; widthMm: number; heightMm: number }[];
-	notes: string[];
+	notes: Phrase[];
 }
 
 export const LARGEST_DRAWING_BYTES = 2 * 1024 * 1024;
@@ -22,11 +24,11 @@ export const NEAR_MM = 0.05;
  * Makes sound outlines of raw closed rings (mm, y up): drops what is not finite, takes crossings apart, thins points out,
  * and refuses what cannot be glass on this bench.
  */
-export function soundOutlines(raw: readonly Ring[], notes: readonly string[]): Result<OutlinesRead> {
+export function soundOutlines(raw: readonly Ring[], notes: readonly Phrase[]): Result<OutlinesRead> {
 	const said = [...notes];
 	const finite = raw.filter((ring) => ring.every(({ x, y }) => Number.isFinite(x) && Number.isFinite(y)));
 	if (finite.length < raw.length)
-		said.push(`${raw.length - finite.length} outlines had numbers that are none and were left out.`);
+		said.push([`${counted(raw.length - finite.length, "outline")} with figures that are no numbers left out.`]);
 	const tooFar = finite.some((ring) => ring.some(({ x, y }) => Math.max(Math.abs(x), Math.abs(y)) > 1e6));
 	if (tooFar) return problem([], "The drawing reaches more than a kilometre: check its unit.");
 	let crossed = 0;
@@ -36,10 +38,13 @@ export function soundOutlines(raw: readonly Ring[], notes: readonly string[]): R
 		crossed++;
 		return unite([[ring]]).filter((part) => areaMm2([part]) > 0);
 	});
-	if (crossed > 0) said.push(`${crossed} outlines crossed themselves and were taken apart at the crossings.`);
+	if (crossed > 0)
+		said.push([
+			`${counted(crossed, "outline that crosses itself", "outlines that cross themselves")}: taken apart at the crossings.`,
+		]);
 	const large = sound.filter((ring) => Math.abs(areaMm2([ring])) >= LEAST_AREA_MM2);
 	if (large.length < sound.length)
-		said.push(`${sound.length - large.length} outlines under ${LEAST_AREA_MM2} mm² were left out.`);
+		said.push(say`${counted(sound.length - large.length, "outline")} under ${{ mm2: LEAST_AREA_MM2 }} left out.`);
 	if (large.length === 0) return problem([], "No closed outline was found in this drawing.");
 	if (large.length > MOST_OUTLINES)
 		return problem([], `The drawing has ${large.length} outlines; at most ${MOST_OUTLINES} are taken at once.`);
@@ -47,7 +52,7 @@ export function soundOutlines(raw: readonly Ring[], notes: readonly string[]): R
 	if (widest > LARGEST_KIT.sideMm)
 		return problem(
 			[],
-			`The largest outline is ${Math.round(widest)} mm across; a kit has at most ${LARGEST_KIT.sideMm} mm. Check the drawing’s unit.`,
+			say`The largest outline is ${{ mm: widest }} across; a kit has at most ${{ mm: LARGEST_KIT.sideMm }}. Check the drawing’s unit.`,
 		);
 	return ok({ outlines: large.map(asOutline), notes: said });
 }

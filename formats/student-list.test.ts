@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { firstSaid } from "../tests/support/said";
 import { guessMapping, studentsOf } from "./student-list";
 import { readTable } from "./table-file";
 
@@ -8,7 +9,7 @@ const utf16 = (text: string) => new Uint8Array(Buffer.from(`\ufeff${text}`, "utf
 const latin = (text: string) => new Uint8Array(Buffer.from(text, "latin1"));
 const list = (bytes: Uint8Array) => {
 	const table = readTable(bytes);
-	if (!table.ok) throw new Error(table.problems[0]?.sentence);
+	if (!table.ok) throw new Error(firstSaid(table.problems));
 	return { table: table.value, ...studentsOf(table.value, guessMapping(table.value)) };
 };
 
@@ -83,6 +84,6 @@ describe("a list of students", () => {
 		["too much", new Uint8Array(2_000_000), "A list has at most 1024 KB; this one was not read."],
 	])("%s is told", (_, bytes, sentence) => {
 		const read = readTable(bytes);
-		expect(read.ok ? "" : read.problems[0]?.sentence).toBe(sentence);
+		expect(read.ok ? "" : firstSaid(read.problems)).toBe(sentence);
 	});
 });

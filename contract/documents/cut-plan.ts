@@ -1,4 +1,6 @@
 import type { KeptPlan } from "@core/cutting/plan/kept";
+import { say } from "@core/units/phrase";
+import { written } from "@core/units/written";
 import { z } from "zod";
 import { count, id, lengthMm, words } from "../fields";
 
@@ -6,7 +8,7 @@ const side = (name: string) => lengthMm(name, 5000, 0.1);
 const place = z
 	.number({ error: "A place is a length." })
 	.min(0, "Nothing lies before the edge.")
-	.max(5000, "At most 5000 mm.");
+	.max(5000, written(say`At most ${{ mm: 5000 }}.`));
 
 const sheet = z.strictObject({
 	sheet: z.strictObject({ id: words("The sheet’s id", 60), widthMm: side("The sheet"), heightMm: side("The sheet") }),
@@ -76,8 +78,17 @@ export const cutPlan = z.strictObject({
 	before: z.record(words("The part", 200, 1), count("Parts", 0, 40_000)),
 	sheets: z.array(sheet).max(300, "At most 300 sheets."),
 	rules: z.strictObject({
-		kerfMm: z.number().min(0, "A blade takes no less than nothing.").max(10, "A blade takes at most 10 mm."),
-		leastTrimMm: z.number().min(0, "A trim is not negative.").max(50, "A trim is at most 50 mm."),
-		keepMm: z.number().min(1, "A rest is at least 1 mm.").max(1000, "A rest is at most 1000 mm."),
+		kerfMm: z
+			.number()
+			.min(0, "A blade takes no less than nothing.")
+			.max(10, written(say`A blade takes at most ${{ mm: 10 }}.`)),
+		leastTrimMm: z
+			.number()
+			.min(0, "A trim is not negative.")
+			.max(50, written(say`A trim is at most ${{ mm: 50 }}.`)),
+		keepMm: z
+			.number()
+			.min(1, written(say`A rest is at least ${{ mm: 1 }}.`))
+			.max(1000, written(say`A rest is at most ${{ mm: 1000 }}.`)),
 	}),
 }) satisfies z.ZodType<KeptPlan>;

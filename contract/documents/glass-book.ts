@@ -2,6 +2,8 @@ import { type GlassFamily, SOAK_SCHOOLS } from "@core/glass/family";
 import { CHEMISTRY, COATINGS, FRIT_GRADES, GLASS_FORMS, type Glass, OPACITIES, TONES } from "@core/glass/glass";
 import { MOULD_KINDS, type Mould, OPENINGS, RELEASES } from "@core/kit/mould";
 import { FINDING_CODES } from "@core/stack/findings/titles";
+import { say } from "@core/units/phrase";
+import { written } from "@core/units/written";
 import { z } from "zod";
 import { celsius, count, day, id, lengthMm, level, revision, words } from "../fields";
 import { kitDesign } from "./kit-design";
@@ -30,11 +32,11 @@ const inOrder = <S extends z.ZodType<Pick<GlassFamily, "annealingC" | "softening
 	fields
 		.refine(({ annealingC, softeningC }) => annealingC + 50 <= softeningC, {
 			path: ["softeningC"],
-			message: "The softening point lies at least 50 °C above the annealing point.",
+			message: written(say`The softening point lies at least ${{ stepC: 50 }} above the annealing point.`),
 		})
 		.refine(({ softeningC, workingC }) => softeningC + 50 <= workingC, {
 			path: ["workingC"],
-			message: "The working point lies at least 50 °C above the softening point.",
+			message: written(say`The working point lies at least ${{ stepC: 50 }} above the softening point.`),
 		});
 
 export const glassFamily = inOrder(familyFields) satisfies z.ZodType<GlassFamily>;
@@ -64,7 +66,7 @@ const ofItsForm = <S extends z.ZodType<Pick<Glass, "form" | "thicknessMm" | "gra
 	fields
 		.refine(({ form, thicknessMm }) => form === "frit" || thicknessMm >= 0.3, {
 			path: ["thicknessMm"],
-			message: "Thickness must be at least 0.3 mm.",
+			message: written(say`Thickness must be at least ${{ mm: 0.3 }}.`),
 		})
 		.refine(({ form, grade }) => form !== "frit" || grade !== null, {
 			path: ["grade"],

@@ -2,6 +2,7 @@ import type { KitDesign } from "@core/kit/kit";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { KITS } from "../../demo/kits";
+import { said } from "../../tests/support/said";
 import { type ActionName, actions } from "../actions";
 import { kitDesign } from "./kit-design";
 
@@ -41,7 +42,7 @@ const twoFirings = [
 
 const sentences = (value: unknown): string[] => {
 	const result = kitDesign.safeParse(value);
-	return result.success ? [] : result.error.issues.map(({ path, message }) => `${path.join(".")}: ${message}`);
+	return result.success ? [] : result.error.issues.map(({ path, message }) => `${path.join(".")}: ${said(message)}`);
 };
 
 describe("a kit document", () => {

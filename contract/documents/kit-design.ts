@@ -2,6 +2,8 @@ import { shapeAreaMm2, signedAreaMm2 } from "@core/geometry/shape";
 import { isSimple } from "@core/geometry/simple";
 import { crossingsOf, MOST_CROSSINGS } from "@core/kit/intricacy";
 import { allParts, KIT_VERSION, type KitDesign, type KitPart, LARGEST_KIT, METALS, WALL_STUFFS } from "@core/kit/kit";
+import { say } from "@core/units/phrase";
+import { written } from "@core/units/written";
 import { z } from "zod";
 import { count, lengthMm, level, placeMm, words } from "../fields";
 
@@ -73,9 +75,9 @@ export const kitPart = z.discriminatedUnion("kind", [
 		shape: cutShape,
 		glassId,
 		gPerCm2: z
-			.number({ error: "Grams per cm² must be a number." })
-			.min(0.005, "Frit must be at least 0.005 g/cm².")
-			.max(25, "Frit must be at most 25 g/cm²."),
+			.number({ error: "What is strewn must be a number." })
+			.min(0.005, written(say`Frit must be at least ${{ gPerCm2: 0.005 }}.`))
+			.max(25, written(say`Frit must be at most ${{ gPerCm2: 25 }}.`)),
 	}),
 	z.strictObject({
 		...lie,

@@ -4,6 +4,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { KITS } from "../../demo/kits";
 import { FAMILIES, GLASSES, MOULDS } from "../../demo/studio";
+import { said } from "../../tests/support/said";
 import { kitFileSchema, readKitFile, writeKitFile } from "./kit-file";
 
 const books = { glasses: GLASSES, families: FAMILIES, moulds: MOULDS };
@@ -22,7 +23,7 @@ const changed = (change: (file: Loose) => void): string => {
 
 const problems = (text: string) => {
 	const read = readKitFile(text);
-	return read.ok ? [] : read.problems.map(({ path, sentence }) => `${path.join(".")}: ${sentence}`);
+	return read.ok ? [] : read.problems.map(({ path, sentence }) => `${path.join(".")}: ${said(sentence)}`);
 };
 
 describe("a kit file", () => {

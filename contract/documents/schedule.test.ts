@@ -7,6 +7,7 @@ import { GENERIC_MAP } from "@core/kiln/register-map";
 import Ajv2020 from "ajv/dist/2020";
 import { describe, expect, it } from "vitest";
 import { SCHEDULES } from "../../demo/fire";
+import { said } from "../../tests/support/said";
 import { actions } from "../actions";
 import { microwaveSteps } from "../microwave";
 import { kilnForm } from "./kiln";
@@ -15,7 +16,7 @@ import { scheduleDocument, scheduleFileSchema } from "./schedule";
 const document = newSchedule("Rooftop", FAMILY_90, DEFAULT_KILN);
 
 const sentence = (result: { success: boolean; error?: { issues: { message: string }[] } }) =>
-	result.success ? "" : (result.error?.issues[0]?.message ?? "");
+	result.success ? "" : said(result.error?.issues[0]?.message ?? "");
 
 const first = document.segments[0];
 

@@ -3,6 +3,8 @@ import { SCHEDULE_LIMITS, SCHEDULE_VERSION, type ScheduleDocument } from "@core/
 import type { Segment, SegmentName } from "@core/firing/schedule";
 import { COOLING_SCHOOLS, DOT_SCHOOLS, HEAT_SCHOOLS, type Schools, WARM_UP_SCHOOLS } from "@core/firing/schools";
 import { SOAK_SCHOOLS } from "@core/glass/family";
+import { say } from "@core/units/phrase";
+import { written } from "@core/units/written";
 import { z } from "zod";
 import { celsius, lengthMm, level, words } from "../fields";
 
@@ -10,14 +12,15 @@ const { hottestC, coolestC, fastestCPerH, longestHoldMin } = SCHEDULE_LIMITS;
 
 const NAMES = ["up", "peak", "drop", "down1", "down2", "down3"] as const satisfies readonly SegmentName[];
 
+const TOO_SLOW = written(say`The rate must be at least ${{ cPerH: 1 }}.`);
 const rate = z
 	.number({ error: "The rate must be a number." })
-	.min(1, "The rate must be at least 1 °C/h.")
-	.max(fastestCPerH, `The rate must be at most ${fastestCPerH} °C/h; choose full power instead.`);
+	.min(1, TOO_SLOW)
+	.max(fastestCPerH, written(say`The rate must be at most ${{ cPerH: fastestCPerH }}; choose full power instead.`));
 
 export const segment = z.strictObject({
 	name: z.enum(NAMES, { error: "This is no part of a schedule." }),
-	rateCPerH: z.union([z.literal("full"), rate], { error: "The rate must be at least 1 °C/h." }),
+	rateCPerH: z.union([z.literal("full"), rate], { error: TOO_SLOW }),
 	targetC: celsius("The target", coolestC, hottestC),
 	holdMin: z
 		.number({ error: "The hold must be a number." })

@@ -39,7 +39,7 @@ export const SCHEDULE_LIMITS = {
 
 /** A made-up piece for a schedule that nothing was chosen for: one even sheet stack, two singles high. */
 export const PLAIN_PIECE: PieceToFire = {
-	id: "6 mm, even",
+	id: "two sheets, even",
 	level: "full",
 	thickestMm: 6,
 	effectiveMm: 6,

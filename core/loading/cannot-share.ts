@@ -1,4 +1,5 @@
 import type { GlassFamily } from "../glass/family";
+import { type Phrase, say } from "../units/phrase";
 import { heightOf } from "./footprint";
 import type { LoadKiln, LoadSchools, WaitingPiece } from "./load";
 import { mouldProblem } from "./mould-problem";
@@ -26,11 +27,10 @@ export const apartWords = (pieces: readonly WaitingPiece[], families: readonly G
 		? "These pieces go to different fuse levels and cannot share a firing."
 		: `No one schedule suits both ${families.map(({ label }) => label).join(" and ")}: fire them apart.`;
 
-/** The mould that the peak is too much for, in a sentence. °C */
-export function tooHotForMould(pieces: readonly WaitingPiece[], peakC: number): string | undefined {
+/** The mould that the peak (°C) is too much for, in a sentence. */
+export function tooHotForMould(pieces: readonly WaitingPiece[], peakC: number): Phrase | undefined {
 	const weak = pieces.find(({ mould }) => mould && mould.kind !== "frame" && mould.maxC < peakC);
-	return (
-		weak &&
-		`This load goes to ${peakC} °C; the mould “${weak.mould?.name}” under ${weak.code} bears ${weak.mould?.maxC} °C.`
-	);
+	if (!weak?.mould) return undefined;
+	const { name, maxC } = weak.mould;
+	return say`This load goes to ${{ c: peakC }}; the mould “${name}” under ${weak.code} bears ${{ c: maxC }}.`;
 }

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { measured } from "../../tests/support/measured";
+import { firstSaid } from "../../tests/support/said";
 import { flowIndex } from "../firing/flow-index";
 import { type FuseLevel, LEVEL_BANDS } from "../firing/level";
 import { feltCurve } from "../firing/plan-flow";
@@ -113,7 +114,7 @@ describe("a proposed load", () => {
 			[FAMILY_90],
 			schools,
 		);
-		if (!result.ok) throw new Error(result.problems[0]?.sentence);
+		if (!result.ok) throw new Error(firstSaid(result.problems));
 		const { setBy, costHours, places, openS, kwh } = result.value;
 		expect(places).toHaveLength(3);
 		expect(setBy).toMatchObject({ air: ["b"], soak: ["c"] });
@@ -166,7 +167,7 @@ describe("a proposed load", () => {
 			{ id: "b", xMm: 200, yMm: 170, turnDeg: 0, shelf: b },
 		];
 		const result = proposeLoad([piece("a", change), piece("b")], tall, [FAMILY_90], schools, { laid });
-		expect(result.ok ? undefined : result.problems[0]?.sentence).toEqual(words && expect.stringContaining(words));
+		expect(result.ok ? undefined : firstSaid(result.problems)).toEqual(words && expect.stringContaining(words));
 	});
 	describe("of two families on halves", () => {
 		const mixing = { ...schools, mixFamilies: true };
@@ -177,7 +178,7 @@ describe("a proposed load", () => {
 			"%s: each on its half, both in their band by one peak (the integral over the curve), annealed at the warmer soak",
 			(level) => {
 				const result = proposeLoad(pieces(level), kiln, both, mixing);
-				if (!result.ok) throw new Error(result.problems[0]?.sentence);
+				if (!result.ok) throw new Error(firstSaid(result.problems));
 				const { places, schedule, leftIds } = result.value;
 				expect(leftIds).toEqual([]);
 				for (const { id, xMm, widthMm } of places) {
@@ -213,7 +214,7 @@ describe("a proposed load", () => {
 			],
 		] as const)("refused %s", (_, some, families, how, wish, words) => {
 			const result = proposeLoad(some, kiln, families, how, wish);
-			expect(!result.ok && result.problems[0]?.sentence).toContain(words);
+			expect(!result.ok && firstSaid(result.problems)).toContain(words);
 		});
 	});
 
@@ -222,12 +223,12 @@ describe("a proposed load", () => {
 		const tacks = Array.from({ length: 12 }, (_, i) => piece(`t${i}`, { size: [90, 90], level: "tack" }));
 		const into = { ...kiln, uneven: [hot] };
 		const result = proposeLoad(tacks, into, [FAMILY_90], schools);
-		if (!result.ok) throw new Error(result.problems[0]?.sentence);
+		if (!result.ok) throw new Error(firstSaid(result.problems));
 		expect(result.value.places.length).toBeGreaterThan(3);
 		expect(result.value.places.every(({ xMm }) => xMm >= 220 + 45)).toBe(true);
 		const laid = [{ id: "t0", xMm: 100, yMm: 170, turnDeg: 0, shelf: 0 }];
 		const byHand = proposeLoad(tacks.slice(0, 1), into, [FAMILY_90], schools, { laid });
-		expect(!byHand.ok && byHand.problems[0]?.sentence).toMatch(
+		expect(!byHand.ok && firstSaid(byHand.problems)).toMatch(
 			/K-t0 would come out contour where it lies: it is 25 °C hotter/,
 		);
 	});
@@ -240,7 +241,7 @@ describe("a proposed load", () => {
 		["too high", [piece("a", { thick: 200 })], "K-a is too high for this kiln"],
 	])("refuses %s with a sentence", (_, pieces, words) => {
 		const result = proposeLoad(pieces, kiln, [FAMILY_90], schools);
-		expect(!result.ok && result.problems[0]?.sentence).toContain(words);
+		expect(!result.ok && firstSaid(result.problems)).toContain(words);
 	});
 
 	it("refuses untested glass and a kiln that is too cool", () => {
@@ -250,9 +251,9 @@ describe("a proposed load", () => {
 			[{ ...FAMILY_96, id: "x", tested: false }],
 			schools,
 		);
-		expect(!untested.ok && untested.problems[0]?.sentence).toContain("untested");
+		expect(!untested.ok && firstSaid(untested.problems)).toContain("untested");
 		const cool = proposeLoad([piece("a")], { ...kiln, maxC: 700 }, [FAMILY_90], schools);
-		expect(!cool.ok && cool.problems[0]?.sentence).toMatch(/needs \d+ °C/);
+		expect(!cool.ok && firstSaid(cool.problems)).toMatch(/needs \d+ °C/);
 	});
 
 	it("gives thick pieces room to spread, and trusts the scales before the rule of thumb", () => {

@@ -5,6 +5,7 @@ import { peakOf, scheduleHours } from "../firing/schedule";
 import type { GlassFamily } from "../glass/family";
 import { toFire } from "../piece/to-fire";
 import { ok, problem, type Result } from "../result";
+import { say } from "../units/phrase";
 import { apartWords, cannotShare, tooHotForMould } from "./cannot-share";
 import { footprintOf } from "./footprint";
 import { layLoad, placeOf } from "./lay-load";
@@ -51,7 +52,8 @@ export function proposeLoad(
 	if (!made) return problem(["pieceIds"], "None of these pieces fits on this shelf.");
 	const { demand, schedule } = made;
 	const peakC = peakOf(schedule);
-	if (peakC > kiln.maxC) return problem(["kilnId"], `This load needs ${peakC} °C; the kiln goes to ${kiln.maxC} °C.`);
+	if (peakC > kiln.maxC)
+		return problem(["kilnId"], say`This load needs ${{ c: peakC }}; the kiln goes to ${{ c: kiln.maxC }}.`);
 	const tooHot = tooHotForMould(loaded, peakC);
 	if (tooHot) return problem(["pieceIds"], tooHot);
 	const reached = families.map((family) => reachedBy(schedule, family, first.level, kiln));

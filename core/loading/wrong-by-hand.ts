@@ -1,4 +1,4 @@
-import { METRIC, phraseText } from "../units/phrase";
+import type { Phrase } from "../units/phrase";
 import { heightOf } from "./footprint";
 import type { Reached } from "./heat-there";
 import { layWords } from "./lay-words";
@@ -15,18 +15,12 @@ export function wrongByHand(
 	kiln: LoadKiln,
 	clearanceMm: number,
 	reached: readonly Reached[],
-): string | undefined {
+): Phrase | undefined {
 	const pieceOf = (id: string) => pieces.find((one) => one.id === id) as WaitingPiece;
 	const formed = laid.map((one) => {
 		const piece = pieceOf(one.id);
 		return { ...one, form: forms.get(one.id) as Form, standsMm: heightOf(piece), familyId: piece.familyId };
 	});
 	const wrong = loadProblems(formed, { kiln, clearanceMm, reached })[0];
-	return (
-		wrong &&
-		phraseText(
-			layWords(wrong, (id) => pieceOf(id).code, clearanceMm),
-			METRIC,
-		)
-	);
+	return wrong && layWords(wrong, (id) => pieceOf(id).code, clearanceMm);
 }

@@ -1,10 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { firstSaid } from "../../tests/support/said";
 import { formatLength, parseLengthMm } from "./length";
 
 const mm = (text: string, assumed?: "mm" | "in") => {
 	const result = parseLengthMm(text, assumed);
-	return result.ok ? result.value : result.problems[0]?.sentence;
+	return result.ok ? result.value : firstSaid(result.problems);
 };
 
 describe("a typed length", () => {
@@ -25,6 +26,24 @@ describe("a typed length", () => {
 	);
 
 	it("refuses a fraction over nothing", () => expect(mm("1/0 in")).toMatch(/0 below the line/));
+
+	// Gauges of the trade: single, double and thin sheet, a thread, a blade; each as a caliper shows it (25.4 mm to the inch).
+	it.each([
+		[3, "0.118 in"],
+		[6, "0.236 in"],
+		[1.6, "1/16 in"],
+		[2, "0.079 in"],
+		[1, "0.039 in"],
+		[0.9, "0.035 in"],
+		[6.096, "0.24 in"],
+		[6.35, "1/4 in"],
+		[22, "7/8 in"],
+		[234.95, "9 1/4 in"],
+		[100, "3 15/16 in"],
+		[0.01, "0 in"],
+		[0, "0 in"],
+		[-3, "-0.118 in"],
+	])("%f mm is %s", (value, words) => expect(formatLength(value, "in")).toBe(words));
 
 	it("reads back what it wrote, to a sixteenth of an inch", () => {
 		fc.assert(

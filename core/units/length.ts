@@ -35,9 +35,12 @@ export function parseLengthMm(text: string, assumed: LengthUnit = "mm"): Result<
 	return ok(sign * (whole + numerator / denominator) * factor);
 }
 
-/** A length for a screen, without its unit: mm to 0.1 below 20 and whole above; inches to the nearest 1/16. */
+/** A sixteenth of an inch may be so much of a length beside it; what is finer (a blade, a thread, a sheet) it would hide. */
+const BESIDE_A_SIXTEENTH = 0.02;
+
+/** A length for a screen, without its unit: mm to 0.1 below 20 and whole above; inches to 1/16 where that is within a fiftieth, else to 0.001. */
 export function lengthFigure(mm: number, unit: LengthUnit): string {
-	if (unit === "in") return inchFraction(mm / MM_PER_INCH);
+	if (unit === "in") return inchFigure(mm / MM_PER_INCH);
 	const digits = Math.abs(mm) < 20 ? 1 : 0;
 	return String(Number(mm.toFixed(digits)));
 }
@@ -50,6 +53,12 @@ export function formatLength(mm: number, unit: LengthUnit): string {
 export function formatArea(mm2: number, unit: LengthUnit): string {
 	const area = unit === "in" ? mm2 / MM_PER_INCH ** 2 : mm2 / 100;
 	return `${Number(area.toFixed(area < 10 ? 1 : 0))} ${unit === "in" ? "in²" : "cm²"}`;
+}
+
+function inchFigure(inches: number): string {
+	const besideIn = Math.abs(inches - Math.round(inches * 16) / 16);
+	if (besideIn <= BESIDE_A_SIXTEENTH * Math.abs(inches)) return inchFraction(inches);
+	return String(Number(inches.toFixed(3)) || 0);
 }
 
 function inchFraction(inches: number): string {

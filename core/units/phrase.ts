@@ -21,6 +21,8 @@ export type Figure =
 	| { signedC: number }
 	| { min: number }
 	| { g: number }
+	/** Of what is strewn, kept as g/cm². */
+	| { gPerCm2: number }
 	| { deg: number }
 	| { n: number };
 
@@ -44,12 +46,20 @@ export function formatFigure(figure: Figure, units: Units): string {
 	if ("signedC" in figure) return formatStep(figure.signedC, units.temperature, true);
 	if ("min" in figure) return formatMinutes(figure.min);
 	if ("g" in figure) return formatMass(figure.g);
+	if ("gPerCm2" in figure) return formatStrewn(figure.gPerCm2, units.length);
 	if ("deg" in figure) return `${Number(figure.deg.toFixed(1))}°`;
 	return String(Number(figure.n.toFixed(2)));
 }
 
 export const phraseText = (phrase: Phrase, units: Units): string =>
 	phrase.map((part) => (typeof part === "string" ? part : formatFigure(part, units))).join("");
+
+/** Square centimetres of a square inch. */
+export const CM2_PER_IN2 = 6.4516; // exact: 2.54²
+
+/** What is strewn, in grams an area: to three figures. */
+const formatStrewn = (gPerCm2: number, unit: LengthUnit): string =>
+	unit === "in" ? `${Number((gPerCm2 * CM2_PER_IN2).toPrecision(3))} g/in²` : `${Number(gPerCm2.toPrecision(3))} g/cm²`;
 
 /** Grams: to 0.1 below 10, whole up to a kilogram, then kg to 0.01. */
 export function formatMass(g: number): string {

@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { firstSaid } from "../../tests/support/said";
 import {
 	celsius,
 	celsiusStep,
@@ -38,7 +39,7 @@ describe("temperatures and rates", () => {
 
 	it("says what it could not read", () => {
 		const result = parseTemperatureC("hot");
-		expect(!result.ok && result.problems[0]?.sentence).toContain("“hot” is not a temperature");
+		expect(!result.ok && firstSaid(result.problems)).toContain("“hot” is not a temperature");
 	});
 
 	it.each([

@@ -1,5 +1,6 @@
 import type { Role } from "@contract/people";
-import type { Problem } from "@core/result";
+import { at, type Problem } from "@core/result";
+import { METRIC, type Phrase, phraseText } from "@core/units/phrase";
 
 const STATUS = {
 	invalid: 400,
@@ -23,11 +24,10 @@ export class Refusal extends Error {
 
 	constructor(
 		readonly kind: RefusalKind,
-		sentenceOrProblems: string | Problem[],
+		said: string | readonly { path: Problem["path"]; sentence: string | Phrase }[],
 	) {
-		const problems =
-			typeof sentenceOrProblems === "string" ? [{ path: [], sentence: sentenceOrProblems }] : sentenceOrProblems;
-		super(problems[0]?.sentence ?? kind);
+		const problems = typeof said === "string" ? [at([], said)] : said.map(({ path, sentence }) => at(path, sentence));
+		super(problems[0] ? phraseText(problems[0].sentence, METRIC) : kind);
 		this.problems = problems;
 	}
 

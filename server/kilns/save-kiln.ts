@@ -2,6 +2,7 @@ import { isDeepStrictEqual } from "node:util";
 import type { KilnForm } from "@contract/documents/kiln";
 import { recounted, SHELF_SHAPES } from "@core/kiln/record";
 import { topClearMm } from "@core/loading/tiers";
+import { type Phrase, say } from "@core/units/phrase";
 import type { Transaction } from "@db/connect";
 import { firingOf, plannedWithArea } from "@db/queries/firings";
 import { type KilnRow, lastSort, lockKiln } from "@db/queries/kilns";
@@ -32,7 +33,8 @@ const steerWords = ({ steer, start }: KilnForm["permissions"]) =>
 
 /** What does not fit together, with the field it is about. */
 function refuseUnfit(form: KilnForm): void {
-	const at = (field: string, sentence: string) => new Refusal("invalid", [{ path: ["kiln", field], sentence }]);
+	const at = (field: string, sentence: string | Phrase) =>
+		new Refusal("invalid", [{ path: ["kiln", field], sentence }]);
 	if (form.line?.driver === "modbus" && form.permissions.start && !form.line.map.commands.start)
 		throw at("permissions", "To start it from here its register map needs a start command.");
 	const outside = form.zones.find(
@@ -57,13 +59,13 @@ const LEAST_CLEAR_MM = 10;
 /** A shelf stands on so many posts at least. */
 const LEAST_POSTS = 3;
 
-function refuseUnfitShelves(form: KilnForm, at: (field: string, sentence: string) => Refusal): void {
+function refuseUnfitShelves(form: KilnForm, at: (field: string, sentence: string | Phrase) => Refusal): void {
 	if (form.upper.length === 0) return;
 	const top = topClearMm(form);
 	if (top < LEAST_CLEAR_MM)
 		throw at(
 			"upper",
-			`The shelves with their posts are higher than the kiln: over the top one ${Math.round(top)} mm are left.`,
+			say`The shelves with their posts are higher than the kiln: over the top one ${{ mm: top }} are left.`,
 		);
 	if (form.fixtures.filter(({ kind }) => kind === "post").length < LEAST_POSTS)
 		throw at("upper", `An upper shelf stands on at least ${LEAST_POSTS} posts: write down where they stand.`);

@@ -1,4 +1,5 @@
 import type { ActionInput } from "@contract/actions";
+import type { Phrase } from "@core/units/phrase";
 import { loadFiring, lockFiring, placesIn } from "@db/queries/firings";
 import { lockPieces } from "@db/queries/pieces";
 import { refuseAtKiln } from "../firings/models/hands";
@@ -18,14 +19,14 @@ export const acceptPlan: UseCase<"acceptPlan"> = async (context, { loads, instea
 	const isAgain = (await loadFiring(context.tx, loads[0]?.firingId ?? "")) !== undefined;
 	const wanted = insteadOf.length > 0 && !isAgain ? await released(context, loads, insteadOf) : loads;
 	const accepted: { firingId: string; number: number }[] = [];
-	const refused: { firingId: string; sentence: string }[] = [];
+	const refused: { firingId: string; sentence: Phrase }[] = [];
 	for (const load of wanted)
 		try {
 			// A part of its own: a load that is refused half way leaves nothing behind.
 			accepted.push(await context.tx.transaction((tx) => announce({ ...context, tx }, load)));
 		} catch (error) {
 			if (!(error instanceof Refusal) || insteadOf.length > 0) throw error;
-			refused.push({ firingId: load.firingId, sentence: error.message });
+			refused.push({ firingId: load.firingId, sentence: error.problems[0]?.sentence ?? [] });
 		}
 	return { accepted, refused };
 };

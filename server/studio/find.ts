@@ -1,5 +1,6 @@
 import type { FoundThing } from "@contract/studio";
 import { readCode } from "@core/journey/code";
+import { say } from "@core/units/phrase";
 import { findGlass, findKilns, findKits, findPieces } from "@db/queries/find";
 import { pieceByCode } from "@db/queries/pieces";
 import type { View } from "../house/view";
@@ -20,17 +21,22 @@ export const find: View<"find"> = async ({ db }, params) => {
 		...pieces.map(({ code: label, student }) => ({
 			kind: "piece" as const,
 			label,
-			detail: student ?? "",
+			detail: [student ?? ""],
 			href: `/piece/${label}`,
 		})),
-		...kits.map(({ id, name }) => ({ kind: "kit" as const, label: name, detail: "kit", href: `/kits/${id}` })),
+		...kits.map(({ id, name }) => ({ kind: "kit" as const, label: name, detail: ["kit"], href: `/kits/${id}` })),
 		...glasses.map(({ name, familyId, thicknessMm }) => ({
 			kind: "glass" as const,
 			label: name,
-			detail: `family ${familyId}, ${thicknessMm} mm`,
+			detail: say`family ${familyId}, ${{ mm: thicknessMm }}`,
 			href: "/books",
 		})),
-		...kilns.map(({ id, name }) => ({ kind: "kiln" as const, label: name, detail: "kiln", href: `/fire/kilns/${id}` })),
+		...kilns.map(({ id, name }) => ({
+			kind: "kiln" as const,
+			label: name,
+			detail: ["kiln"],
+			href: `/fire/kilns/${id}`,
+		})),
 	];
 	return { exact: hit?.code ?? null, found };
 };

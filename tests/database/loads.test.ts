@@ -111,7 +111,7 @@ describe("firings planned ahead", () => {
 		const two = await studio.act("acceptPlan", { loads: [theirs, others] }, { role: "assistant" });
 		expect(two.accepted.map(({ firingId }) => firingId)).toEqual([others.firingId]);
 		expect(two.refused).toEqual([
-			{ firingId: theirs.firingId, sentence: expect.stringContaining(all[1]?.code ?? "?") },
+			{ firingId: theirs.firingId, sentence: [expect.stringContaining(all[1]?.code ?? "?")] },
 		]);
 		expect(await studio.db.select().from(firing).where(eq(firing.id, theirs.firingId))).toEqual([]);
 		// Sent again it is the same.

@@ -49,7 +49,7 @@ async function endOf(work: Promise<unknown>): Promise<End> {
 	} catch (error) {
 		if (!(error instanceof Refusal)) return { failed: error instanceof Error ? error.message : String(error) };
 		if (error.status >= 500) return { failed: error.message };
-		const spoken = error.problems.length > 0 && error.problems.every(({ sentence }) => sentence.length > 5);
+		const spoken = error.problems.length > 0 && error.problems.every(({ sentence }) => sentence.join("").length > 5);
 		return spoken ? "refused" : { failed: `refused without a word: ${error.message}` };
 	}
 }

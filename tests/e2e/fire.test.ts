@@ -85,7 +85,7 @@ test("a schedule is drawn, mended, solved backwards, compared and kept; a whole 
 
 	await test.step("compared with a kept one by what it does", async () => {
 		await page.getByRole("tab", { name: "Compare" }).click();
-		await page.getByLabel("Compare with").selectOption({ label: "Full fuse, 6 mm" });
+		await page.getByLabel("Compare with").selectOption({ label: "Full fuse, double" });
 		const table = page.getByRole("table", { name: /Compared with/ });
 		await expect(table).toContainText("another level");
 		await expect(table).toContainText("kWh");
@@ -226,7 +226,7 @@ test("a log comes in with its columns said, and a kiln is written down with a ro
 	await page.getByLabel("Line", { exact: true }).selectOption("modbus");
 	await page.getByLabel("Address").fill("127.0.0.1");
 	await page.getByText("Register map of the controller").click();
-	await page.getByLabel("Register of temperature, °C").fill("300");
+	await page.getByLabel("Register of temperature, degrees Celsius").fill("300");
 	await page.getByRole("button", { name: "Read it like this" }).click();
 	await expect(page.getByRole("button", { name: "Written down" })).toBeVisible();
 	await page.getByLabel("Line", { exact: true }).selectOption("none");

@@ -72,6 +72,7 @@ test("a studio in which nothing was done yet: every view says what comes first",
 		select tablename as name from pg_tables where schemaname = 'public'
 			and tablename not in ('studio', 'user', 'account', 'session', 'verification', 'glass_family', 'attempt', 'audit')`;
 	await database.sql.unsafe(`truncate ${tables.map(({ name }) => `"${name}"`).join(", ")} cascade`);
+	await database.sql`select pg_notify('zephyr_changed', ${JSON.stringify({ topics: ["studio"] })})`;
 	const page = await personPage(browser);
 	const heard = complaints(page);
 	for (const path of VIEWS) {

@@ -83,7 +83,7 @@ test("a kit's file is refused with a sentence where the address is wrong", async
 	] as const) {
 		const response = await page.request.get(path);
 		expect(response.status(), path).toBe(status);
-		if (status !== 200) expect((await response.json()).problems[0].sentence.length, path).toBeGreaterThan(10);
+		if (status !== 200) expect((await response.json()).problems[0].sentence.join("").length, path).toBeGreaterThan(10);
 	}
 });
 

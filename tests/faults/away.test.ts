@@ -62,7 +62,7 @@ describe("a database that is away", () => {
 		expect([view.status, view.headers.get("retry-after")]).toEqual([503, "5"]);
 		const action = await post(server.address, "/api/do/signSafety", {}, { Cookie: cookie });
 		expect(action.status).toBe(503);
-		expect((await action.json()).problems[0].sentence).toContain("may have been kept");
+		expect((await action.json()).problems[0].sentence.join("")).toContain("may have been kept");
 		expect((await get("/sign-in")).status).toBe(503);
 		await new Promise((done) => setTimeout(done, AWAY_MS));
 

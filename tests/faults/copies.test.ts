@@ -119,12 +119,7 @@ describe("two copies of the program on one database", () => {
 		const { session, seats } = await studio.see("bench");
 		const unsigned = seats.find(({ safetySigned }) => !safetySigned)?.studentId;
 		const sign = (to: RunningServer) =>
-			post(
-				to.address,
-				"/api/do/signSafety",
-				{ sessionId: session?.id, studentIds: [unsigned] },
-				{ Cookie: cookie },
-			);
+			post(to.address, "/api/do/signSafety", { sessionId: session?.id, studentIds: [unsigned] }, { Cookie: cookie });
 		// Both have answered it once, and give that answer again until something changes.
 		const signedAt = async (at: RunningServer): Promise<boolean> => {
 			const seen = await fetch(`${at.address}/api/see/bench`, { headers: { Cookie: cookie } });

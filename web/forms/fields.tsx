@@ -1,7 +1,11 @@
+import { at } from "@core/result";
 import { lengthFigure, parseLengthMm } from "@core/units/length";
+import { CM2_PER_IN2 } from "@core/units/phrase";
 import { fahrenheit, fahrenheitStep, parseStepK, parseTemperatureC } from "@core/units/temperature";
+import { firstSentence } from "@core/units/written";
 import { type ReactNode, useId, useState } from "react";
 import { usePrefs } from "../lib/prefs";
+import { Said } from "./said";
 
 interface Frame {
 	label: string;
@@ -24,8 +28,7 @@ export function Field({ label, error, hint, quiet, children }: Frame) {
 			{children({ id, describedBy: note ? `${id}-note` : undefined })}
 			{note && (
 				<p id={`${id}-note`} className={error ? "font-semibold text-error" : "text-soft"}>
-					{error}
-					{!error && hint}
+					{error ? <Said words={error} /> : hint}
 				</p>
 			)}
 		</div>
@@ -38,8 +41,8 @@ interface FigureField {
 	onChange(value: number | null): void;
 	error?: string | undefined;
 	hint?: string;
-	/** The unit shown when nothing is typed; the value is always kept in mm, °C, g or as a plain number. */
-	kind: "length" | "temperature" | "step" | "mass" | "count" | "degrees" | "hours" | "minutes" | "percent";
+	/** The unit shown when nothing is typed; the value is always kept in mm, °C, g, g/cm² or as a plain number. */
+	kind: "length" | "temperature" | "step" | "mass" | "strewn" | "count" | "degrees" | "hours" | "minutes" | "percent";
 	autoFocus?: boolean;
 	compact?: boolean;
 	quiet?: boolean;
@@ -53,11 +56,13 @@ export function NumberField({ label, value, onChange, error, hint, kind, autoFoc
 	const { units } = usePrefs();
 	const [typed, setTyped] = useState<string | null>(null);
 	const [misread, setMisread] = useState<string | undefined>();
+	const strewn = units.length === "in" ? CM2_PER_IN2 : 1;
 	const unit = {
 		length: units.length,
 		temperature: `°${units.temperature}`,
 		step: `°${units.temperature}`,
 		mass: "g",
+		strewn: units.length === "in" ? "g/in²" : "g/cm²",
 		count: "",
 		degrees: "°",
 		hours: "h",
@@ -69,6 +74,7 @@ export function NumberField({ label, value, onChange, error, hint, kind, autoFoc
 		if (kind === "length") return lengthFigure(value, units.length);
 		if (kind === "temperature") return String(Math.round(units.temperature === "F" ? fahrenheit(value) : value));
 		if (kind === "step") return String(Number((units.temperature === "F" ? fahrenheitStep(value) : value).toFixed(1)));
+		if (kind === "strewn") return String(Number((value * strewn).toPrecision(4)));
 		return String(value);
 	};
 	const read = (text: string) => {
@@ -85,12 +91,12 @@ export function NumberField({ label, value, onChange, error, hint, kind, autoFoc
 					? parseTemperatureC(text, units.temperature)
 					: kind === "step"
 						? parseStepK(text, units.temperature)
-						: plainNumber(text);
+						: plainNumber(text, kind === "strewn" ? strewn : 1);
 		if (parsed.ok) {
 			setMisread(undefined);
 			onChange(parsed.value);
 		} else {
-			setMisread(parsed.problems[0]?.sentence);
+			setMisread(firstSentence(parsed.problems));
 			onChange(Number.NaN);
 		}
 	};
@@ -120,11 +126,12 @@ export function NumberField({ label, value, onChange, error, hint, kind, autoFoc
 	);
 }
 
-function plainNumber(text: string) {
-	const value = Number(text.trim().replace(",", "."));
+/** @param of what one of the value is so many */
+function plainNumber(text: string, of: number) {
+	const value = Number(text.trim().replace(",", ".")) / of;
 	return Number.isFinite(value)
 		? { ok: true as const, value }
-		: { ok: false as const, problems: [{ path: [], sentence: `“${text.trim()}” is not a number.` }] };
+		: { ok: false as const, problems: [at([], `“${text.trim()}” is not a number.`)] };
 }
 
 export function TextField(props: {

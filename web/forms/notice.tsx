@@ -1,4 +1,6 @@
+import { written } from "@core/units/written";
 import type { TroubleError } from "../lib/api";
+import { Said } from "./said";
 
 /** A problem's path as forms write it: "glass.name". */
 const pathOf = ({ path }: { path: readonly (string | number)[] }) => path.join(".");
@@ -20,8 +22,8 @@ export function Problems({ problems }: { problems: TroubleError["problems"] }) {
 	return (
 		<div role="alert" className="border-l-4 border-error bg-error/8 px-3 py-2 text-error">
 			{problems.map(({ path, sentence }) => (
-				<p key={`${path.join(".")} ${sentence}`} className="font-semibold">
-					{sentence}
+				<p key={`${path.join(".")} ${written(sentence)}`} className="font-semibold">
+					<Said words={sentence} />
 				</p>
 			))}
 		</div>
@@ -29,8 +31,10 @@ export function Problems({ problems }: { problems: TroubleError["problems"] }) {
 }
 
 /** The sentence the server has for one field, by its whole path: fields of the same name elsewhere have their own. */
-export const troubleAt = (error: TroubleError | null | undefined, path: string): string | undefined =>
-	error?.problems.find((problem) => pathOf(problem) === path)?.sentence;
+export const troubleAt = (error: TroubleError | null | undefined, path: string): string | undefined => {
+	const its = error?.problems.find((problem) => pathOf(problem) === path);
+	return its && written(its.sentence);
+};
 
 /** A caution, shown where the work is. */
 export function Caution({ children }: { children: React.ReactNode }) {

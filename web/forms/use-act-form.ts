@@ -1,6 +1,7 @@
 import type { Trouble } from "@contract/action";
 import type { ActionInput, ActionName, ActionOutput } from "@contract/actions";
 import { problemsOf } from "@contract/problems";
+import { readWritten, written } from "@core/units/written";
 import { useRef, useState } from "react";
 import {
 	type DefaultValues,
@@ -93,7 +94,7 @@ export function useActForm<N extends ActionName, V extends FieldValues>(
 		} catch (error) {
 			if (!(error instanceof TroubleError)) throw error;
 			for (const { path, sentence } of error.problems)
-				setError((path.join(".") || WHOLE) as FieldPath<V>, { type: "server", message: sentence });
+				setError((path.join(".") || WHOLE) as FieldPath<V>, { type: "server", message: written(sentence) });
 		}
 	});
 	return {
@@ -129,14 +130,14 @@ function errorsOf<V extends FieldValues>(problems: readonly Problem[]): FieldErr
 	const errors: FieldErrors = {};
 	for (const { path, sentence } of problems) {
 		const at = path.join(".") || WHOLE;
-		if (!get(errors, at)) set(errors, at, { type: "schema", message: sentence });
+		if (!get(errors, at)) set(errors, at, { type: "schema", message: written(sentence) });
 	}
 	return errors as FieldErrors<V>;
 }
 
 function problemsIn(errors: object, path: (string | number)[] = []): Problem[] {
 	if ("message" in errors && typeof errors.message === "string")
-		return [{ path: path[0] === "root" ? [] : path, sentence: errors.message }];
+		return [{ path: path[0] === "root" ? [] : path, sentence: readWritten(errors.message) }];
 	return Object.entries(errors).flatMap(([key, one]) =>
 		typeof one === "object" && one !== null && key !== "ref" ? problemsIn(one, [...path, key]) : [],
 	);

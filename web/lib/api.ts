@@ -1,6 +1,7 @@
 import type { Trouble } from "@contract/action";
 import type { ActionInput, ActionName, ActionOutput } from "@contract/actions";
 import type { ViewName, Views } from "@contract/views";
+import { written } from "@core/units/written";
 import { QueryClient, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo } from "react";
 import { useIntents } from "./intents";
@@ -14,7 +15,7 @@ export class TroubleError extends Error {
 		readonly status: number,
 		readonly problems: Trouble["problems"],
 	) {
-		super(problems.map(({ sentence }) => sentence).join(" "));
+		super(problems.map(({ sentence }) => written(sentence)).join(" "));
 	}
 }
 
@@ -30,7 +31,7 @@ export const newQueryClient = (): QueryClient =>
 async function answerOf<T>(response: Response): Promise<T> {
 	const body: unknown = await response
 		.json()
-		.catch(() => ({ problems: [{ path: [], sentence: "The server gave no answer that can be read." }] }));
+		.catch(() => ({ problems: [{ path: [], sentence: ["The server gave no answer that can be read."] }] }));
 	if (!response.ok) throw new TroubleError(response.status, (body as Trouble).problems);
 	return body as T;
 }
@@ -41,7 +42,7 @@ async function ask(url: string, init?: RequestInit): Promise<Response> {
 	} catch (error) {
 		if (init?.signal?.aborted && (error as Error).name === "AbortError") throw error;
 		throw new TroubleError(0, [
-			{ path: [], sentence: "The server cannot be reached. What you typed is still here; try again in a moment." },
+			{ path: [], sentence: ["The server cannot be reached. What you typed is still here; try again in a moment."] },
 		]);
 	}
 }

@@ -31,8 +31,8 @@ describe("numbers that a form could not read", () => {
 	it("are refused by their whole path, and never sent as nothing", () => {
 		const input = { kiln: { shelfWidthMm: Number.NaN, plateW: null, zones: [{ offsetK: Number.NaN }] }, revision: 2 };
 		expect(unreadable(input)).toEqual([
-			{ path: ["kiln", "shelfWidthMm"], sentence: "Shelf width is not a number that can be read." },
-			{ path: ["kiln", "zones", 0, "offsetK"], sentence: "Offset is not a number that can be read." },
+			{ path: ["kiln", "shelfWidthMm"], sentence: ["Shelf width is not a number that can be read."] },
+			{ path: ["kiln", "zones", 0, "offsetK"], sentence: ["Offset is not a number that can be read."] },
 		]);
 		expect(unreadable({ a: 1, b: [null, "x"], c: { d: 0 } })).toEqual([]);
 		expect(unreadable({ a: Number.POSITIVE_INFINITY })).toHaveLength(1);

@@ -9,7 +9,7 @@ export function unreadable(
 	path: (string | number)[] = [],
 ): { path: (string | number)[]; sentence: Problem["sentence"] }[] {
 	if (typeof input === "number")
-		return Number.isFinite(input) ? [] : [{ path, sentence: `${wordsOf(path)} is not a number that can be read.` }];
+		return Number.isFinite(input) ? [] : [{ path, sentence: [`${wordsOf(path)} is not a number that can be read.`] }];
 	if (Array.isArray(input)) return input.flatMap((one, i) => unreadable(one, [...path, i]));
 	if (typeof input !== "object" || input === null) return [];
 	return Object.entries(input).flatMap(([key, one]) => unreadable(one, [...path, key]));

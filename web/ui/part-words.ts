@@ -30,7 +30,7 @@ export function partWords(
 		case "thread":
 			return `${glass?.form ?? "stringer"} ${figure({ mm: lengthOf(part.points) })}`;
 		case "grains":
-			return `${glass?.grade === "powder" ? "powder" : "frit"} ${part.gPerCm2} g/cm², ${shapeWords(part.shape, figure)}`;
+			return `${glass?.grade === "powder" ? "powder" : "frit"} ${figure({ gPerCm2: part.gPerCm2 })}, ${shapeWords(part.shape, figure)}`;
 		case "lump":
 			return `${part.form === "slice" ? "cane slice" : "dot"} ${figure({ mm: part.diameterMm })}, ${figure({ mm: part.heightMm })} high`;
 		case "foil":

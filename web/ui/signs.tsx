@@ -3,6 +3,8 @@ import type { Severity } from "@core/advice";
 import { type FuseLevel, LEVEL_WORDS } from "@core/firing/level";
 import { glowHex } from "@core/kiln/glow";
 import { glyphProfile } from "@core/stack/profile";
+import { useFigure } from "../lib/prefs";
+import { sizeWords } from "./size-words";
 
 /** The product's own signs: small drawings that always stand with their word. */
 
@@ -74,6 +76,7 @@ const Filled = ({ floor }: { floor: number }) => (
 
 /** Layers as bands in the glass's own colours, shelf at the bottom, thickness to scale (2 px a mm, at most 12 mm high). */
 export function StackBar({ stack, width = 22 }: { stack: readonly Band[]; width?: number }) {
+	const figure = useFigure();
 	const total = stack.reduce((sum, { mm }) => sum + mm, 0);
 	const px = Math.min(2, 24 / Math.max(total, 1));
 	let y = 27;
@@ -83,7 +86,11 @@ export function StackBar({ stack, width = 22 }: { stack: readonly Band[]; width?
 			height={28}
 			viewBox={`0 0 ${width} 28`}
 			role="img"
-			aria-label={`stack ${stack.map(({ mm }) => mm).join(" and ")} mm from the shelf up`}
+			aria-label={`stack ${sizeWords(
+				stack.map(({ mm }) => mm),
+				figure,
+				" and ",
+			)} from the shelf up`}
 			className="shrink-0"
 		>
 			{stack.map(({ colour, mm }, i) => {

@@ -1,3 +1,4 @@
+import { firstSentence } from "@core/units/written";
 import { type BrokenLine, type Mapping, remapped } from "@formats/columns";
 import type { TableFile } from "@formats/table-file";
 import { useState } from "react";
@@ -35,7 +36,7 @@ export function TableImport<W extends string>({ label, words, guess, read, child
 		// The reader is loaded once somebody chooses a file.
 		const { readTable } = await import("@formats/table-file");
 		const found = readTable(new Uint8Array(await file.arrayBuffer()));
-		setProblem(found.ok ? "" : (found.problems[0]?.sentence ?? "This is no list."));
+		setProblem(found.ok ? "" : firstSentence(found.problems, "This is no list."));
 		setTable(found.ok ? found.value : null);
 		if (found.ok) setMapping(guess(found.value));
 	};
@@ -77,7 +78,7 @@ export function TableImport<W extends string>({ label, words, guess, read, child
 					<Problems
 						problems={list.broken.map(({ line, sentence }) => ({
 							path: [line],
-							sentence: `Line ${line}: ${sentence}`,
+							sentence: [`Line ${line}: ${sentence}`],
 						}))}
 					/>
 					{list.twice.map(({ line, sentence }) => (

@@ -86,7 +86,7 @@ describe("signs", () => {
 describe("figures in the reader's units", () => {
 	it("findings", () => {
 		expect(text(drawn(<FindingsList findings={findings} />))).toContain("draws in 1.9 mm a side");
-		expect(text(drawn(<FindingsList findings={findings} />, imperial))).toContain("draws in 1/16 in a side");
+		expect(text(drawn(<FindingsList findings={findings} />, imperial))).toContain("draws in 0.075 in a side");
 		expect(text(drawn(<FindingsList findings={[]} />))).toContain("Nothing stands against");
 	});
 
@@ -206,8 +206,8 @@ describe("the frame", () => {
 
 	it("a refusal shows its sentences, but not those a field shows itself", () => {
 		const error = new TroubleError(400, [
-			{ path: ["asMade", "widthMm"], sentence: "Width must be a number." },
-			{ path: [], sentence: "And this." },
+			{ path: ["asMade", "widthMm"], sentence: ["Width must be a number."] },
+			{ path: [], sentence: ["And this."] },
 		]);
 		expect(text(drawn(<Trouble error={error} except={["asMade.widthMm"]} />))).toBe(" And this. ");
 		expect(troubleAt(error, "asMade.widthMm")).toBe("Width must be a number.");

@@ -36,7 +36,7 @@ function roughInside(contacts: readonly Contact[]): Finding[] {
 		.filter(({ low, high, mm2 }) => low.layer < high.layer && roughUp(low) && roughDown(high) && mm2 >= ROUGH_FROM_MM2);
 	if (!holdsAny(pairs)) return [];
 	const { low, high, mm2 } = worstOf(pairs, (pair) => pair.mm2);
-	const over = (area: number) => ({ n: Math.round(area / 100) });
+	const over = (area: number) => ({ mm2: area });
 	const total = pairs.reduce((sum, pair) => sum + pair.mm2, 0);
 	const turned = [...new Set(pairs.map((pair) => pair.high))];
 	return [
@@ -45,8 +45,8 @@ function roughInside(contacts: readonly Contact[]): Finding[] {
 			severity: "fix",
 			sentence:
 				pairs.length === 1
-					? say`${names([low, high])} meet rough to rough over ${over(total)} cm²: a fine fizz of bubbles stays between.`
-					: say`${{ n: pairs.length }} pairs meet rough to rough over ${over(total)} cm², most where ${names([low, high])} do (${over(mm2)} cm²): a fine fizz of bubbles stays between.`,
+					? say`${names([low, high])} meet rough to rough over ${over(total)}: a fine fizz of bubbles stays between.`
+					: say`${{ n: pairs.length }} pairs meet rough to rough over ${over(total)}, most where ${names([low, high])} do (${over(mm2)}): a fine fizz of bubbles stays between.`,
 			remedy: say`Turn one over: smooth to smooth stays clear.`,
 			partIds: [...new Set(pairs.flatMap((pair) => ids([pair.low, pair.high])))],
 			at: middle(high),

@@ -5,7 +5,6 @@ import { viscosityOf } from "@core/glass/viscosity";
 import { simulateFiring } from "@core/kiln/simulate";
 import { loadHeat } from "@core/loading/load-heat";
 import { shelvesUsed } from "@core/loading/tiers";
-import { METRIC, phraseText } from "@core/units/phrase";
 import type { Transaction } from "@db/connect";
 import type { lyingIn } from "@db/queries/lying";
 import { glassFamily, type kiln } from "@db/schema";
@@ -33,7 +32,7 @@ export async function forKiln(
 	if (stops.length > 0)
 		throw new Refusal(
 			"invalid",
-			stops.map(({ sentence }) => ({ path: ["document", "segments"], sentence: phraseText(sentence, METRIC) })),
+			stops.map(({ sentence }) => ({ path: ["document", "segments"], sentence })),
 		);
 	const { segments } = document;
 	const bareMm = loaded.length > 0 ? 0 : Math.max(...document.pieces.map(({ thickestMm }) => thickestMm));

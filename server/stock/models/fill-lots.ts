@@ -2,7 +2,9 @@ import { fallsShort } from "@core/firing/falls-short";
 import { type FuseLevel, LEVEL_WORDS } from "@core/firing/level";
 import { usableMm2 } from "@core/loading/shelf";
 import { shelvesUsed } from "@core/loading/tiers";
+import { at } from "@core/result";
 import { lotRoomMm2 } from "@core/stock/lots";
+import { say } from "@core/units/phrase";
 import { lockLots, lotsIn, moveLots } from "@db/queries/bags";
 import { type FiringRow, placesIn } from "@db/queries/firings";
 import { loadGlass } from "@db/queries/glass";
@@ -84,8 +86,10 @@ export async function refuseFullShelf({ tx }: Context, firingId: string, kiln: K
 export function refuseWithoutRoom(lots: readonly { count: number; sizeMm: number | null }[], freeMm2: number): void {
 	const need = lots.reduce((sum, { count, sizeMm }) => sum + lotRoomMm2(count, sizeMm), 0);
 	if (need > freeMm2)
-		throw new Refusal(
-			"invalid",
-			`They take ${Math.ceil(need / 100)} cm² with their room; ${Math.max(0, Math.floor(freeMm2 / 100))} cm² of this shelf are free. Split the lot, or choose another kiln.`,
-		);
+		throw new Refusal("invalid", [
+			at(
+				[],
+				say`They take ${{ mm2: need }} with their room; ${{ mm2: Math.max(0, freeMm2) }} of this shelf are free. Split the lot, or choose another kiln.`,
+			),
+		]);
 }

@@ -3,7 +3,7 @@ import { Refusal } from "@server/house/refusal";
 import { knownParams } from "@server/house/see";
 import { shoppingPaperOf } from "@server/stock/papers";
 import { fileResponse, refusalResponse, who } from "@web/endpoint";
-import { PREFS_COOKIE, readPrefs } from "@web/lib/prefs";
+import { readerUnits } from "@web/lib/reader-units";
 import type { APIRoute } from "astro";
 
 /** The shopping list of ?session and ?also. */
@@ -11,7 +11,7 @@ export const GET: APIRoute = async (context) => {
 	try {
 		const asking = who(context);
 		const params = knownParams("shopping", Object.fromEntries(context.url.searchParams));
-		const { units } = readPrefs(context.cookies.get(PREFS_COOKIE)?.value);
+		const units = await readerUnits(context);
 		return fileResponse(await shoppingPaperOf(database().db, asking, params, units));
 	} catch (error) {
 		if (error instanceof Refusal) return refusalResponse(error);

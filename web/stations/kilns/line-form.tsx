@@ -124,8 +124,8 @@ export function LineForm({ view, instructor }: { view: KilnView; instructor: boo
 }
 
 const VALUES = [
-	["airC", "temperature, °C"],
-	["setC", "set point, °C"],
+	["airC", "temperature, degrees Celsius"],
+	["setC", "set point, degrees Celsius"],
 	["duty", "power, 0 to 1"],
 	["segment", "segment, from 1"],
 	["elapsedS", "seconds since its start"],

@@ -1,5 +1,6 @@
 import type { KilnView } from "@contract/kilns";
 import { isDated, type LogMapping } from "@core/kiln/log";
+import { firstSentence } from "@core/units/written";
 import type { LogPreview } from "@formats/kiln-log";
 import { wallClockMs } from "@formats/wall-clock";
 import { useState } from "react";
@@ -25,7 +26,7 @@ export function LogUpload({ view, onRead }: Props) {
 		const content = await file.text();
 		const { previewLog } = await import("@formats/kiln-log");
 		const read = previewLog(content);
-		if (!read.ok) return setProblem(read.problems[0]?.sentence ?? "This file cannot be read.");
+		if (!read.ok) return setProblem(firstSentence(read.problems, "This file cannot be read."));
 		setText(content);
 		setPreview(read.value);
 	};

@@ -2,6 +2,7 @@ import type { Glass } from "@core/glass/glass";
 import type { KitDesign } from "@core/kit/kit";
 import { STARTERS, type Starter, starterKit } from "@core/kit/starters";
 import { useMemo } from "react";
+import { useFigure, usePrefs } from "../../lib/prefs";
 import { KitPlan } from "../../ui/kit-plan";
 import { newId } from "./draft";
 
@@ -13,6 +14,8 @@ const WORDS: Record<Starter, { title: string; says: string }> = {
 
 /** A bench with nothing on it: the first step, or a whole kit to change. */
 export function EmptyBench({ glasses, onStart }: { glasses: readonly Glass[]; onStart(kit: KitDesign): void }) {
+	const { units } = usePrefs();
+	const figure = useFigure();
 	const kits = useMemo(
 		() => STARTERS.map((starter) => ({ starter, kit: starterKit(starter, glasses, newId) })),
 		[glasses],
@@ -22,8 +25,9 @@ export function EmptyBench({ glasses, onStart }: { glasses: readonly Glass[]; on
 			<div className="max-w-md">
 				<p className="text-xl font-bold">Nothing lies here yet</p>
 				<p className="mt-1 text-soft">
-					Lay a first part with <kbd className="kbd kbd-sm">A</kbd>: a 100 mm clear square is a good base. Or begin from
-					one of these and change it.
+					Lay a first part with <kbd className="kbd kbd-sm">A</kbd>: a clear square of{" "}
+					{figure({ mm: units.length === "in" ? 101.6 : 100 })} is a good base. Or begin from one of these and change
+					it.
 				</p>
 			</div>
 			<ul className="grid w-full max-w-2xl grid-cols-3 gap-3 max-lg:grid-cols-1">

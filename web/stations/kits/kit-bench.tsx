@@ -31,7 +31,7 @@ import { useSurvey } from "./use-survey";
 
 export default framed("kit", "kits", Bench, [
 	["A", "lay a part"],
-	["← → ↑ ↓", "nudge by 1 mm or 1/16 in; with Shift 10 mm or 1/2 in, with Alt a tenth"],
+	["← → ↑ ↓", "nudge; with Shift further, with Alt less"],
 	["[ ]", "a layer down, a layer up"],
 	["R", "turn by 15°, with Shift the other way"],
 	["Delete", "take away"],

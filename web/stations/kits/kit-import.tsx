@@ -1,6 +1,8 @@
-import type { Problem } from "@core/result";
+import { at, type Problem } from "@core/result";
+import { written } from "@core/units/written";
 import { lazy, Suspense, useState } from "react";
 import { FileField } from "../../forms/file-field";
+import { Said } from "../../forms/said";
 import { useAct } from "../../lib/api";
 
 /** Loaded when there is something to say. */
@@ -18,7 +20,7 @@ export function KitImport() {
 		const { LARGEST_KIT_FILE_BYTES, readKitFile } = await import("@contract/documents/kit-file");
 		if (file.size > LARGEST_KIT_FILE_BYTES)
 			return setProblems([
-				{ path: [], sentence: `A kit file has at most ${LARGEST_KIT_FILE_BYTES / 1024} KB; this one was not read.` },
+				at([], `A kit file has at most ${LARGEST_KIT_FILE_BYTES / 1024} KB; this one was not read.`),
 			]);
 		const read = readKitFile(await file.text());
 		if (read.ok) take.send((id) => ({ kitId: id(), file: read.value }));
@@ -43,9 +45,9 @@ export function KitImport() {
 					<Popup label="The kit file" onClose={close}>
 						<div role={all.length > 0 ? "alert" : "status"}>
 							{all.map(({ path, sentence }) => (
-								<p key={`${path.join(".")} ${sentence}`} className="font-semibold text-error">
+								<p key={`${path.join(".")} ${written(sentence)}`} className="font-semibold text-error">
 									{path.length > 0 && <span className="figure block text-[13px] font-normal">{path.join(" › ")}</span>}
-									{sentence}
+									<Said words={sentence} />
 								</p>
 							))}
 							{added && (

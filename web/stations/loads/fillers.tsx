@@ -27,7 +27,7 @@ export function Fillers({ fillers, chosen, onChoose, freeMm2 }: Props) {
 									<b className="figure">{count}</b> × {name}
 									{sizeMm !== null && `, ${figure({ mm: sizeMm })}`}{" "}
 									<span className="figure text-soft">
-										{Math.ceil(roomMm2 / 100)} of {Math.floor(freeMm2 / 100)} cm² free
+										{figure({ mm2: roomMm2 })} of {figure({ mm2: freeMm2 })} free
 									</span>
 								</span>
 							}

@@ -1,5 +1,6 @@
 import type { KilnCard } from "@contract/kilns";
 import type { LoadSheetView } from "@contract/loads";
+import { OPEN_C } from "@core/firing/build";
 import { LEVEL_WORDS } from "@core/firing/level";
 import { kilnShelvesOf } from "@core/loading/kiln-shelves";
 import { paperScale } from "@core/loading/paper-scale";
@@ -59,8 +60,8 @@ function LoadSheet({ view, frame }: StationProps<"loadSheet">) {
 						pieces={pieces.flatMap((one) => lying(one, one.place, pictures))}
 					/>
 					<p className="figure text-center text-[12px]">
-						shelf {Math.round(shelf.widthMm)} × {Math.round(shelf.heightMm)} mm, drawn 1 : {scale} when printed at full
-						size
+						shelf {figure({ mm: shelf.widthMm })} × {figure({ mm: shelf.heightMm })}, drawn 1 : {scale} when printed at
+						full size
 					</p>
 				</div>
 			))}
@@ -71,8 +72,8 @@ function LoadSheet({ view, frame }: StationProps<"loadSheet">) {
 						<h2 className="font-bold">Schedule</h2>
 						<SegmentList schedule={firing.schedule} setBy={firing.setBy} airMin={firing.airMin} pieces={pieces} />
 						<p className="figure">
-							open not before {(firing.openS / 3600).toFixed(1)} h after its start; below 50 °C; {firing.kwh.toFixed(1)}{" "}
-							kWh
+							open not before {(firing.openS / 3600).toFixed(1)} h after its start; below {figure({ c: OPEN_C })};{" "}
+							{firing.kwh.toFixed(1)} kWh
 						</p>
 					</section>
 					<Under view={view} of={of} />

@@ -1,5 +1,6 @@
 import type { MicrowaveView } from "@contract/microwave";
 import { parsePowers } from "@core/microwave/powers";
+import { firstSentence } from "@core/units/written";
 import { useState } from "react";
 import { TextField } from "../../forms/fields";
 import { Problems } from "../../forms/notice";
@@ -66,7 +67,7 @@ function Edit({ oven, onDone }: { oven: MicrowaveView["ovens"][number]; onDone()
 		setTyped(text);
 		const read = parsePowers(text);
 		form.set("oven.watts", read.ok ? read.value : []);
-		setUnread(read.ok ? "" : (read.problems[0]?.sentence ?? ""));
+		setUnread(read.ok ? "" : firstSentence(read.problems));
 	};
 	return (
 		<form className="flex flex-col gap-2 py-2" noValidate onSubmit={form.submit}>

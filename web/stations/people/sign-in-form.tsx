@@ -1,4 +1,5 @@
 import type { Trouble } from "@contract/action";
+import { written } from "@core/units/written";
 import { useState } from "react";
 import { TextField } from "../../forms/fields";
 
@@ -8,8 +9,8 @@ const troubleOf = (response: Response): Promise<Trouble["problems"][number]> =>
 		({ problems }: Trouble) => problems[0] ?? NO_WORDS,
 		() => NO_WORDS,
 	);
-const NO_WORDS = { path: [], sentence: "The server gave no answer that can be read. Try again in a moment." };
-const NOT_THERE = { path: [], sentence: "The server cannot be reached. Try again in a moment." };
+const NO_WORDS = { path: [], sentence: ["The server gave no answer that can be read. Try again in a moment."] };
+const NOT_THERE = { path: [], sentence: ["The server cannot be reached. Try again in a moment."] };
 
 /** The door. Wrong and too often are said apart; a code is asked for once the password was right. */
 export default function SignInForm({ then }: { then: string }) {
@@ -30,7 +31,7 @@ export default function SignInForm({ then }: { then: string }) {
 		setBusy(false);
 		const { path, sentence } = response === null ? NOT_THERE : await troubleOf(response);
 		if (path[0] === "code") setCode((typed) => typed ?? "");
-		setTrouble(sentence);
+		setTrouble(written(sentence));
 	};
 	return (
 		<form

@@ -1,5 +1,7 @@
 import type { Result } from "@core/result";
+import { firstSentence } from "@core/units/written";
 import { useState } from "react";
+import { useSaid } from "../../forms/said";
 
 interface Props<T> {
 	label: string;
@@ -12,6 +14,7 @@ interface Props<T> {
 /** A figure in a table: what is typed is read when it is left or Enter is pressed; what cannot be read stays, marked. */
 export function Cell<T>({ label, shown, read, onValue, invalid }: Props<T>) {
 	const [typed, setTyped] = useState<string | null>(null);
+	const said = useSaid();
 	const [problem, setProblem] = useState<string | undefined>();
 	const settle = () => {
 		if (typed === null) return;
@@ -20,14 +23,14 @@ export function Cell<T>({ label, shown, read, onValue, invalid }: Props<T>) {
 			setProblem(undefined);
 			setTyped(null);
 			onValue(result.value);
-		} else setProblem(result.problems[0]?.sentence);
+		} else setProblem(firstSentence(result.problems));
 	};
 	return (
 		<input
 			className={`input input-sm figure h-9 w-full px-1.5 text-right max-lg:h-11 ${problem || invalid ? "border-error" : ""}`}
 			aria-label={label}
 			aria-invalid={Boolean(problem)}
-			title={problem}
+			title={problem && said(problem)}
 			inputMode="decimal"
 			autoComplete="off"
 			value={typed ?? shown}

@@ -4,6 +4,7 @@ import type { ScheduleDocument } from "@core/firing/document";
 import type { Segment } from "@core/firing/schedule";
 import { USUAL_SCHOOLS } from "@core/firing/schools";
 import { counted } from "@core/units/counted";
+import { firstSentence } from "@core/units/written";
 import { longDay } from "@formats/time";
 import { useState } from "react";
 import { TextField } from "../../forms/fields";
@@ -172,7 +173,7 @@ function Files({ document, onImport, onDocument }: Props) {
 		const { readScheduleCsv } = await import("@formats/schedule-file");
 		const segments = readScheduleCsv(text);
 		if (segments.ok) onImport(segments.value);
-		else setProblem(segments.problems[0]?.sentence ?? "This is no table of segments.");
+		else setProblem(firstSentence(segments.problems, "This is no table of segments."));
 	};
 	return (
 		<section aria-label="Files" className="flex flex-col gap-2 border-t border-line pt-3">

@@ -24,7 +24,7 @@ export function BagTools() {
 						</>
 					)}
 				</p>
-				<NumberField kind="count" label="Mould holds, cm³" value={volumeCm3} onChange={setVolume} />
+				<NumberField kind="count" label="Mould holds, ml" value={volumeCm3} onChange={setVolume} />
 				<p className="figure pb-2">
 					{volumeCm3 !== null && volumeCm3 > 0 ? (
 						<>
@@ -32,7 +32,7 @@ export function BagTools() {
 							<b>{figure({ g: fillMassG(volumeCm3, SPILL) })}</b>
 						</>
 					) : (
-						<span className="text-soft">fill it with water and weigh: 1 g is 1 cm³</span>
+						<span className="text-soft">fill it with water and weigh: 1 g is 1 ml</span>
 					)}
 				</p>
 			</div>

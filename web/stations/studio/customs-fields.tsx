@@ -6,6 +6,7 @@ import { STATIONS } from "@core/studio/stations";
 import { Check } from "../../forms/check";
 import { ChoiceField, NumberField, TextField } from "../../forms/fields";
 import { MoneyField } from "../../forms/money-field";
+import { Said } from "../../forms/said";
 import type { useActForm } from "../../forms/use-act-form";
 import { STATION_WORDS } from "../../ui/frame/rail";
 
@@ -133,7 +134,11 @@ function SpanFields(props: { name: string; span: Span; error: string | undefined
 					/>
 				))}
 			</span>
-			{error && <p className="font-semibold text-error">{error}</p>}
+			{error && (
+				<p className="font-semibold text-error">
+					<Said words={error} />
+				</p>
+			)}
 		</div>
 	);
 }

@@ -8,7 +8,7 @@ import { useMemo, useState } from "react";
 import { ChoiceField, NumberField, TextField } from "../../forms/fields";
 import { Problems } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";
-import { usePrefs } from "../../lib/prefs";
+import { useFigure, usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
 import { SCHOOLS } from "../../ui/school-words";
 import { Tabs } from "../../ui/tabs";
@@ -92,6 +92,7 @@ function Settings({ view, params }: StationProps<"settings">) {
 }
 
 function TheStudio({ form, zones, currencies }: { form: SettingsForm } & Pick<SettingsView, "zones" | "currencies">) {
+	const figure = useFigure();
 	const { settings } = form.values;
 	const [spots, setSpots] = useState(settings.spots.join(", "));
 	return (
@@ -109,19 +110,21 @@ function TheStudio({ form, zones, currencies }: { form: SettingsForm } & Pick<Se
 				options={currencies.map(({ code, name }) => ({ value: code, label: `${code} · ${name}` }))}
 				hint="Prices keep their numbers: look through them after a change."
 			/>
-			<ChoiceField
-				label="Units of who has not chosen any"
-				{...form.field("settings.units")}
-				options={[
-					{ value: "mm.C", label: "millimetres and °C" },
-					{ value: "in.F", label: "inches and °F" },
-				]}
-			/>
+			<div data-unit-choice="">
+				<ChoiceField
+					label="Units, unless somebody chose their own"
+					{...form.field("settings.units")}
+					options={[
+						{ value: "mm.C", label: "millimetres and °C" },
+						{ value: "in.F", label: "inches and °F" },
+					]}
+				/>
+			</div>
 			<NumberField
 				kind="length"
 				label="Kept free between pieces on a shelf"
 				{...form.number("settings.clearanceMm")}
-				hint="Beside what they spread. Common practice: 5 to 10 mm."
+				hint={`Beside what they spread. Common practice: ${figure({ mm: 5 })} to ${figure({ mm: 10 })}.`}
 			/>
 			<TextField
 				label="Spots of the pickup shelf"

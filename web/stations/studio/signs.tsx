@@ -3,6 +3,7 @@ import { type ReactNode, useState } from "react";
 import { ChoiceField, NumberField, TextField } from "../../forms/fields";
 import { Caution, Empty, Trouble } from "../../forms/notice";
 import { TroubleError } from "../../lib/api";
+import { useFigure } from "../../lib/prefs";
 import { FindingsList } from "../../ui/findings-list";
 import { FiringChart } from "../../ui/firing-chart/firing-chart";
 import { framed } from "../../ui/frame/framed";
@@ -35,6 +36,7 @@ function Show({ name, children }: { name: string; children: ReactNode }) {
 }
 
 function Signs() {
+	const figure = useFigure();
 	return (
 		<>
 			<Show name="Fuse levels">
@@ -95,8 +97,9 @@ function Signs() {
 						new TroubleError(409, [
 							{
 								path: [],
-								sentence:
+								sentence: [
 									"K7DHM was handed in while you were working on it. Look at it again; what you typed is still here.",
+								],
 							},
 						])
 					}
@@ -154,7 +157,7 @@ function Signs() {
 					))}
 				</div>
 			</Show>
-			<Show name="Glow, 450 to 1000 °C">
+			<Show name={`Glow, ${figure({ c: 450 })} to ${figure({ c: 1000 })}`}>
 				<div className="flex">
 					{Array.from({ length: 12 }, (_, i) => (
 						<Glow key={i} c={450 + i * 50} className="h-8 grow" />
@@ -166,12 +169,13 @@ function Signs() {
 }
 
 function Fields() {
+	const figure = useFigure();
 	const [mm, setMm] = useState<number | null>(63.5);
 	const [c, setC] = useState<number | null>(804);
 	const [text, setText] = useState("Silo roof tile");
 	const [choice, setChoice] = useState<"a" | "b">("a");
 	return (
-		<div className="grid grid-cols-2 gap-3">
+		<div className="grid grid-cols-2 gap-3" data-unit-choice="">
 			<NumberField kind="length" label="Length" value={mm} onChange={setMm} hint="Try 2 1/2 in or 6.4 cm" />
 			<NumberField kind="temperature" label="Temperature" value={c} onChange={setC} hint="Try 1480F" />
 			<NumberField
@@ -179,7 +183,7 @@ function Fields() {
 				label="With an error"
 				value={-3}
 				onChange={() => {}}
-				error="Width must be at least 0.5 mm."
+				error={`Width must be at least ${figure({ mm: 0.5 })}.`}
 			/>
 			<TextField label="Words" value={text} onChange={setText} />
 			<ChoiceField

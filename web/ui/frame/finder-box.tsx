@@ -1,6 +1,7 @@
 import { Combobox, ComboboxItem, ComboboxList, ComboboxProvider } from "@ariakit/react/combobox";
 import { readCode } from "@core/journey/code";
 import { useState } from "react";
+import { Said } from "../../forms/said";
 import { useView } from "../../lib/api";
 
 /** Fewer letters find too much. */
@@ -39,7 +40,9 @@ export default function FinderBox() {
 					>
 						<span className="w-14 text-soft">{kind}</span>
 						<b className="figure">{label}</b>
-						<span className="truncate text-soft">{detail}</span>
+						<span className="truncate text-soft">
+							<Said words={detail} />
+						</span>
 					</ComboboxItem>
 				))}
 			</ComboboxList>

@@ -30,7 +30,7 @@ beforeEach(() => {
 							JSON.stringify(
 								status === 200
 									? { scheduleId: "s", revision: asked.revision + 1 }
-									: { problems: [{ path: [], sentence: "Somebody saved it meanwhile." }] },
+									: { problems: [{ path: [], sentence: ["Somebody saved it meanwhile."] }] },
 							),
 							{ status },
 						),

@@ -1,4 +1,5 @@
 import { Trouble } from "../../forms/notice";
+import { Said } from "../../forms/said";
 import type { KeptDocument } from "./use-kept";
 
 interface Props {
@@ -15,7 +16,7 @@ export function SaveBar({ kept, words, obstacle }: Props) {
 		<div>
 			{obstacle && (
 				<p role="alert" className="mb-2 font-semibold text-error">
-					{obstacle}
+					<Said words={obstacle} />
 				</p>
 			)}
 			<Trouble error={kept.error} />

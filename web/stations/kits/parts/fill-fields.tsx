@@ -20,9 +20,9 @@ export function FillFields({ part, error, onChange }: Props) {
 	return (
 		<>
 			<NumberField
-				kind="count"
+				kind="strewn"
 				compact
-				label="g/cm²"
+				label="Strewn"
 				value={rounded(part.gPerCm2, 4)}
 				error={error}
 				onChange={(gPerCm2) => onChange(gPerCm2 ?? Number.NaN)}

@@ -1,11 +1,13 @@
 import { boundsOf } from "@core/geometry/bounds";
 import { type Glass, inUse } from "@core/glass/glass";
-import type { Problem } from "@core/result";
+import { at, type Problem } from "@core/result";
 import { counted } from "@core/units/counted";
+import { firstSentence, written } from "@core/units/written";
 import type { OutlinesRead } from "@formats/outlines";
 import { useState } from "react";
 import { ChoiceField } from "../../../forms/fields";
 import { FileField } from "../../../forms/file-field";
+import { Said } from "../../../forms/said";
 import { useFigure } from "../../../lib/prefs";
 import { ringPath } from "../../../ui/region-path";
 import { useDraft, useParts } from "../draft";
@@ -32,8 +34,7 @@ export function OutlineImport({ glasses }: { glasses: readonly Glass[] }) {
 	const open = async (file: File) => {
 		setRead(undefined);
 		setProblems([]);
-		if (file.size > 2 * 1024 * 1024)
-			return setProblems([{ path: [], sentence: "A drawing has at most 2 MB; this one was not read." }]);
+		if (file.size > 2 * 1024 * 1024) return setProblems([at([], "A drawing has at most 2 MB; this one was not read.")]);
 		const text = await file.text();
 		const isDxf = /\.dxf$/i.test(file.name);
 		// Readers of drawings are loaded only when somebody opens one.
@@ -64,7 +65,7 @@ export function OutlineImport({ glasses }: { glasses: readonly Glass[] }) {
 				compact
 				label="Outlines from a drawing (SVG, DXF)"
 				accept=".svg,.dxf,image/svg+xml"
-				error={problems[0]?.sentence}
+				error={firstSentence(problems) || undefined}
 				onFile={(file) => void open(file)}
 			/>
 			<ChoiceField<Unit>
@@ -94,8 +95,8 @@ export function OutlineImport({ glasses }: { glasses: readonly Glass[] }) {
 						})}
 					</ul>
 					{read.notes.map((note) => (
-						<p key={note} className="mt-1 text-soft">
-							{note}
+						<p key={written(note)} className="mt-1 text-soft">
+							<Said words={note} />
 						</p>
 					))}
 					<button type="button" className="btn btn-sm mt-2 w-full" onClick={lay}>

@@ -306,6 +306,7 @@ export function GlassChoice(props: {
 	value: string;
 	onChange(id: string): void;
 }) {
+	const figure = useFigure();
 	return (
 		<ChoiceField
 			compact
@@ -314,7 +315,10 @@ export function GlassChoice(props: {
 			onChange={props.onChange}
 			options={choosable(props.glasses, props.value).map(({ id, name, familyId, thicknessMm, form, grade }) => ({
 				value: id,
-				label: form === "frit" ? `${name} · ${familyId} · ${grade}` : `${name} · ${familyId} · ${thicknessMm} mm`,
+				label:
+					form === "frit"
+						? `${name} · ${familyId} · ${grade}`
+						: `${name} · ${familyId} · ${figure({ mm: thicknessMm })}`,
 			}))}
 		/>
 	);

@@ -33,7 +33,11 @@ export function PointsField(props: {
 		onChange(next);
 	};
 	return (
-		<Field label={label} error={misread ?? error} hint="One point a line: across; up. In mm, or with a unit.">
+		<Field
+			label={label}
+			error={misread ?? error}
+			hint={`One point a line: across; up. In ${units.length}, or with a unit.`}
+		>
 			{({ id, describedBy }) => (
 				<textarea
 					id={id}

@@ -3,8 +3,10 @@ import { cutAndSpread, type Score } from "@core/kit/cut-and-spread";
 import type { KitPart, PartOf } from "@core/kit/kit";
 import { placedRegion } from "@core/kit/plan";
 import { parseLengthMm } from "@core/units/length";
+import { firstSentence } from "@core/units/written";
 import { useState } from "react";
 import { NumberField, TextField } from "../../../forms/fields";
+import { Said } from "../../../forms/said";
 import { useFigure, usePrefs } from "../../../lib/prefs";
 import { newId, useDraft, useParts } from "../draft";
 import type { PlanMode } from "../plan/use-plan-drag";
@@ -34,7 +36,7 @@ export function SpreadForm({ part, mode, onMode }: Props) {
 		const scores: Score[] = [];
 		for (const word of text.split(/[;,]\s*|\s{2,}/).filter(Boolean)) {
 			const mm = parseLengthMm(word, units.length);
-			if (!mm.ok) return mm.problems[0]?.sentence ?? "This is not a length.";
+			if (!mm.ok) return firstSentence(mm.problems, "This is not a length.");
 			scores.push(make(mm.value));
 		}
 		return scores;
@@ -51,7 +53,7 @@ export function SpreadForm({ part, mode, onMode }: Props) {
 		if (typeof across === "string") return setTrouble(across);
 		if (typeof along === "string") return setTrouble(along);
 		const result = cutAndSpread(part, [...drawn, ...across, ...along], gapMm ?? Number.NaN, newId);
-		if (!result.ok) return setTrouble(result.problems[0]?.sentence);
+		if (!result.ok) return setTrouble(firstSentence(result.problems));
 		const { pieces, baseMm } = result.value;
 		editParts((all) =>
 			all.flatMap((one) =>
@@ -105,7 +107,11 @@ export function SpreadForm({ part, mode, onMode }: Props) {
 					make the base under it the right size
 				</label>
 			)}
-			{trouble && <p className="col-span-2 font-semibold text-error">{trouble}</p>}
+			{trouble && (
+				<p className="col-span-2 font-semibold text-error">
+					<Said words={trouble} />
+				</p>
+			)}
 			<button type="submit" className="btn btn-sm col-span-2" disabled={Number.isNaN(gapMm ?? Number.NaN)}>
 				Cut it and spread the pieces
 			</button>

@@ -5,6 +5,7 @@ import { sameNames } from "@core/loading/same-names";
 import { counted } from "@core/units/counted";
 import { useMemo, useState } from "react";
 import { Caution, Empty, Trouble } from "../../../forms/notice";
+import { Said } from "../../../forms/said";
 import { useAct } from "../../../lib/api";
 import { useNow } from "../../../lib/clock";
 import { usePrefs } from "../../../lib/prefs";
@@ -199,7 +200,7 @@ function Announced({ answer }: { answer: Announcing["data"] }) {
 			)}
 			{answer.refused.map(({ firingId, sentence }) => (
 				<p key={firingId} className="text-error">
-					Not announced: {sentence}
+					Not announced: <Said words={sentence} />
 				</p>
 			))}
 		</>

@@ -2,7 +2,7 @@ import { database } from "@server/house/database";
 import { Refusal } from "@server/house/refusal";
 import { cutMapOf } from "@server/stock/papers";
 import { fileResponse, refusalResponse, who } from "@web/endpoint";
-import { PREFS_COOKIE, readPrefs } from "@web/lib/prefs";
+import { readerUnits } from "@web/lib/reader-units";
 import type { APIRoute } from "astro";
 
 /** The cut map of a plan's sheet, counted from 0: 0.pdf on one page, with ?scale=full true to scale over several. */
@@ -14,7 +14,7 @@ export const GET: APIRoute = async (context) => {
 				planId: context.params.plan ?? "",
 				file: context.params.file ?? "",
 				scale: context.url.searchParams.get("scale") === "full" ? "full" : "fit",
-				units: readPrefs(context.cookies.get(PREFS_COOKIE)?.value).units,
+				units: await readerUnits(context),
 			}),
 		);
 	} catch (error) {

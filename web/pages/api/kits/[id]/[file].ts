@@ -3,7 +3,7 @@ import { database } from "@server/house/database";
 import { Refusal } from "@server/house/refusal";
 import { kitFileOf } from "@server/kits/files";
 import { fileResponse, refusalResponse, who } from "@web/endpoint";
-import { PREFS_COOKIE, readPrefs } from "@web/lib/prefs";
+import { readerUnits } from "@web/lib/reader-units";
 import type { APIRoute } from "astro";
 
 /** A kit to take away: kit.json, kit.svg, kit.dxf or kit.pdf, with ?version, ?palette and ?paper. */
@@ -18,7 +18,7 @@ export const GET: APIRoute = async (context) => {
 			version: version === null ? undefined : Number(version),
 			palette: searchParams.get("palette") ?? undefined,
 			paper: searchParams.get("paper") ?? undefined,
-			units: readPrefs(context.cookies.get(PREFS_COOKIE)?.value).units,
+			units: await readerUnits(context),
 		});
 		await noteAudit(database().db, "exported", file.name, asking);
 		return fileResponse(file);
