@@ -1,6 +1,7 @@
 import { mkdirSync, readFileSync } from "node:fs";
 import { resolve } from "node:path";
 import { chromium } from "@playwright/test";
+import { views } from "../contract/views";
 import { CHROMIUM } from "./chromium";
 
 /**
@@ -36,6 +37,7 @@ const wanted = process.argv.slice(2);
 
 const browser = await chromium.launch(CHROMIUM);
 const context = await browser.newContext({ viewport: { width, height }, baseURL: base });
+await context.addInitScript((names) => localStorage.setItem("zephyr-seen", names), JSON.stringify(Object.keys(views)));
 if (process.env.ZEPHYR_THEME)
 	await context.addCookies([
 		{ name: "zephyr-prefs", value: `${process.env.ZEPHYR_UNITS ?? "mm.C"}.${process.env.ZEPHYR_THEME}`, url: base },

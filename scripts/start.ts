@@ -97,6 +97,7 @@ async function runStudio({ which, beginKey }: Next, asked: Promise<void>): Promi
 			ZEPHYR_LOG_FOLDER: theirFolder(join(folder, "log"), as),
 			ZEPHYR_DATA_FOLDER: folder,
 			ZEPHYR_DEMO_NOTE: noteIn(folder),
+			...(which === "demo" && !isExposed(settings) && { ZEPHYR_DEMO_ENTRY: noteIn(folder) }),
 		};
 		const doors = doorsOf(address, which, settings, begun ? undefined : (beginKey ?? newKey()));
 		const serverEnv = { ...env, ...doors.env };

@@ -130,11 +130,7 @@ export async function entered(
 	to: string,
 	cookies: readonly string[] = [],
 ): Promise<Response> {
-	const asked = new Headers(astro.request.headers);
-	asked.delete("content-length");
-	asked.set("content-type", "application/json");
-	const door = new Request(new URL("/api/auth/sign-in/email", astro.url), { headers: asked });
-	const response = await enter(database().db, door, credentials, astro.locals.now);
+	const response = await enter(database().db, astro.request, credentials, astro.locals.now);
 	const headers = new Headers({ Location: to });
 	for (const cookie of [...response.headers.getSetCookie(), ...cookies]) headers.append("Set-Cookie", cookie);
 	return new Response(null, { status: 303, headers });

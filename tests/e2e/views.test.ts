@@ -113,7 +113,9 @@ test("the way of a piece is reached by keyboard alone", async ({ browser }) => {
 		await expect(page.locator("html[data-ready]")).toHaveCount(1);
 	}
 	await page.keyboard.press("?");
-	await expect(page.getByRole("dialog", { name: "Keys" })).toBeVisible();
+	await expect(page.getByRole("dialog", { name: "Help" })).toContainText("what needs a person now", {
+		ignoreCase: true,
+	});
 	await page.keyboard.press("Escape");
 	await page.keyboard.press("/");
 	await page.getByLabel("Piece code, student, kit, glass or kiln").fill("pump");
@@ -125,4 +127,28 @@ test("the way of a piece is reached by keyboard alone", async ({ browser }) => {
 	await fields.press("End");
 	await fields.pressSequentially(" 12");
 	await expect(fields).toHaveValue("Pump-wheel tile 12"); // digits in a field are no station keys
+});
+
+test("help says what a station is for and its own keys; a first visit points at the one thing to do, once", async ({
+	browser,
+}) => {
+	const page = await personPage(browser);
+	await page.addInitScript(() => {
+		if (!sessionStorage.getItem("new here")) localStorage.setItem("zephyr-seen", "[]");
+		sessionStorage.setItem("new here", "yes");
+	});
+	await open(page, "/load");
+	const note = page.getByRole("note");
+	await expect(note).toContainText("First time here?");
+	await page.getByRole("button", { name: /^Help/ }).click();
+	const help = page.getByRole("dialog", { name: "Help" });
+	await expect(help).toContainText("wait for a kiln");
+	await expect(help.getByRole("region").or(help.locator("section")).first()).toContainText("pin it where it lies");
+	await help.getByRole("button", { name: "Close", exact: true }).click();
+	await note.getByRole("button", { name: "Got it" }).click();
+	await expect(note).toHaveCount(0);
+	await open(page, "/load");
+	await expect(note).toHaveCount(0);
+	await open(page, "/dry");
+	await expect(note).toContainText("dry");
 });

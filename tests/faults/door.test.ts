@@ -54,6 +54,33 @@ const post = (to: RunningServer, path: string, body: unknown, headers: Record<st
 const guess = async (to: RunningServer, email: string, i: number, headers: Record<string, string>) =>
 	(await post(to, "/api/auth/sign-in/email", { email, password: `guess number ${i}` }, headers)).status;
 
+describe("the demo’s door", () => {
+	it("is opened by one press from this machine, as the role that was asked for, and by nobody else", async () => {
+		const { email } = await somebody("assistant");
+		const mine = eq(user.email, email);
+		await studio.db.update(user).set({ demoPassword: true }).where(mine);
+		writeFileSync(note, JSON.stringify([{ email, password: PASSWORD, role: "assistant" }]));
+		const demo = await startServer(studio.url, { more: { ZEPHYR_DEMO_ENTRY: note, ZEPHYR_TRUST_PROXY: "1" } });
+		try {
+			const press = (role: string, headers: Record<string, string> = {}) =>
+				post(demo, "/api/auth/enter-demo", { role }, headers);
+			const entered = await press("assistant");
+			expect(entered.status).toBe(200);
+			const cookie = entered.headers.getSetCookie().map((one) => one.split(";")[0]);
+			const seen = await fetch(`${demo.address}/api/see/today`, { headers: { Cookie: cookie.join("; ") } });
+			expect(seen.status).toBe(200);
+			// Nobody is noted as instructor; who comes through a proxy is not at this machine; others have no such door.
+			expect((await press("instructor")).status).toBe(403);
+			expect((await press("assistant", { "X-Forwarded-For": "203.0.113.9" })).status).toBe(403);
+			expect((await post(server, "/api/auth/enter-demo", { role: "assistant" })).status).toBe(403);
+			await studio.db.update(user).set({ demoPassword: false }).where(mine);
+			expect((await press("assistant")).status).toBe(403);
+		} finally {
+			await demo.end();
+		}
+	});
+});
+
 describe("the door", () => {
 	it("many changes of a password at once all get an answer, and the application goes on", async () => {
 		const { cookie } = await somebody("assistant");

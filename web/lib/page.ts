@@ -5,6 +5,7 @@ import { Refusal } from "@server/house/refusal";
 import { knownParams } from "@server/house/see";
 import type { AstroGlobal } from "astro";
 import type { FramedProps } from "../ui/frame/framed";
+import { type Instead, insteadOf } from "./instead";
 import { PREFS_COOKIE, readPrefs } from "./prefs";
 
 /** A page is several looks, drawn. */
@@ -15,9 +16,9 @@ export async function pageProps<N extends ViewName>(
 	astro: AstroGlobal,
 	name: N,
 	extra: Record<string, string> = {},
-): Promise<FramedProps<N> | { refused: string }> {
+): Promise<FramedProps<N> | { refused: Instead }> {
 	const { actor, now } = astro.locals;
-	if (!actor) return { refused: "You are signed out." };
+	if (!actor) return { refused: { sentence: "You are signed out.", path: "/sign-in", words: "Sign in" } };
 	const params = knownParams(name, { ...Object.fromEntries(astro.url.searchParams), ...extra });
 	try {
 		countLook(actor.sessionId, PAGE_COST);
@@ -38,6 +39,7 @@ export async function pageProps<N extends ViewName>(
 	} catch (error) {
 		if (!(error instanceof Refusal)) throw error;
 		astro.response.status = error.status;
-		return { refused: error.message };
+		const instead = ["invalid", "missing"].includes(error.kind) ? insteadOf(name) : undefined;
+		return { refused: instead ?? { sentence: error.message, path: "/", words: "Go to Today" } };
 	}
 }

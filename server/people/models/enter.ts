@@ -16,6 +16,14 @@ export interface Credentials {
 	code?: string | undefined;
 }
 
+/** Of a request with another body, or with none. */
+function doorHeaders(asked: Headers): Headers {
+	const headers = new Headers(asked);
+	headers.delete("content-length");
+	headers.set("content-type", "application/json");
+	return headers;
+}
+
 /**
  * Somebody at the door: counted by account and address, or by a browser that knows them, before the password is looked at, then
  * asked for a code where one was switched on. A session that was opened for who then may not enter is closed again.
@@ -31,7 +39,11 @@ export async function enter(
 	try {
 		await countTry(db, tried, now);
 		const response = await signIn().handler(
-			new Request(request.url, { method: "POST", headers, body: JSON.stringify({ email, password }) }),
+			new Request(new URL("/api/auth/sign-in/email", request.url), {
+				method: "POST",
+				headers: doorHeaders(headers),
+				body: JSON.stringify({ email, password }),
+			}),
 		);
 		if (response.status >= 500) throw new Error("The sign-in library gave no answer.");
 		if (!response.ok) throw WRONG;

@@ -2,12 +2,13 @@ import type { FirstStepsView } from "@contract/begin";
 import { counted } from "@core/units/counted";
 import { Check } from "lucide-react";
 import { useState } from "react";
+import { help } from "../../help/first-steps";
 import { framed, type StationProps } from "../../ui/frame/framed";
 import { BlockStep } from "./block-step";
 import { GlassStep } from "./glass-step";
 import { KilnStep } from "./kiln-step";
 
-export default framed("firstSteps", null, FirstSteps);
+export default framed("firstSteps", null, help, FirstSteps);
 
 const STEPS = ["kilns", "glass", "block", "class"] as const;
 type Step = (typeof STEPS)[number];

@@ -5,6 +5,7 @@ import { counted } from "@core/units/counted";
 import { useState } from "react";
 import { ChoiceField } from "../../forms/fields";
 import { Caution, Trouble } from "../../forms/notice";
+import { help } from "../../help/bench";
 import { useAct } from "../../lib/api";
 import { framed, type StationProps } from "../../ui/frame/framed";
 import { OwnCautions } from "../../ui/own-cautions";
@@ -12,7 +13,7 @@ import { NoClass, SessionPicker } from "../../ui/session-picker";
 import { LevelGlyph, StackBar } from "../../ui/signs";
 import { HandInForm } from "./hand-in-form";
 
-export default framed("bench", "bench", Bench);
+export default framed("bench", "bench", help, Bench);
 
 /** Today's class at its seats: safety talk, kit, hand-in one after another. */
 function Bench({ view }: StationProps<"bench">) {

@@ -2,6 +2,7 @@ import type { CalendarSession } from "@contract/courses";
 import { addDays, addMonths, type Day, firstOfMonth, later, mondayOf, monthWeeks } from "@core/calendar/days";
 import { ChevronLeft, ChevronRight } from "lucide-react";
 import { useState } from "react";
+import { help } from "../../help/calendar";
 import { useView } from "../../lib/api";
 import { framed, type StationProps } from "../../ui/frame/framed";
 import { ClassesNav } from "./classes-nav";
@@ -11,7 +12,7 @@ import { FeedLink } from "./feed-link";
 import { SessionList } from "./session-list";
 import { SessionPanel } from "./session-panel";
 
-export default framed("calendar", null, Calendar);
+export default framed("calendar", null, help, Calendar);
 
 const SHAPES = ["month", "week", "list"] as const;
 type Shape = (typeof SHAPES)[number];

@@ -2,6 +2,7 @@ import type { CourseView } from "@contract/courses";
 import { counted } from "@core/units/counted";
 import { dayWords } from "@formats/time";
 import { useState } from "react";
+import { help } from "../../help/course";
 import { useNow } from "../../lib/clock";
 import { usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
@@ -14,7 +15,7 @@ import { MoveCourse } from "./move-course";
 import { Register } from "./register";
 import { SignUps } from "./sign-ups";
 
-export default framed("course", null, Course);
+export default framed("course", null, help, Course);
 
 const TABS = [
 	{ value: "people" as const, label: "Add students" },

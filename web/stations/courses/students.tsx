@@ -3,12 +3,13 @@ import { shortDay } from "@formats/time";
 import { Search } from "lucide-react";
 import { useState } from "react";
 import { Empty } from "../../forms/notice";
+import { help } from "../../help/students";
 import { framed, type StationProps } from "../../ui/frame/framed";
 import { ClassesNav } from "./classes-nav";
 import { StudentImport } from "./student-import";
 import { StudentPanel } from "./student-panel";
 
-export default framed("students", null, Students);
+export default framed("students", null, help, Students);
 
 type Row = StudentsView["students"][number];
 

@@ -4,6 +4,7 @@ import { counted } from "@core/units/counted";
 import { clockNear } from "@formats/time";
 import { useState } from "react";
 import { Empty } from "../../forms/notice";
+import { help } from "../../help/fire";
 import { useNow } from "../../lib/clock";
 import { usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
@@ -11,7 +12,7 @@ import { LevelGlyph } from "../../ui/signs";
 import { FireNav } from "./fire-nav";
 import { FiringBench } from "./firing-bench";
 
-export default framed("fire", "fire", Fire);
+export default framed("fire", "fire", help, Fire);
 
 const STATE_LINE = { planned: "to start", running: "hot", opened: "opened", cancelled: "called off" } as const;
 const ORDER = { planned: 0, running: 1, opened: 2, cancelled: 3 } as const;

@@ -10,6 +10,7 @@ import { useState } from "react";
 import { ChoiceField, NumberField, TextField } from "../../forms/fields";
 import { Caution, Empty, Problems } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";
+import { help } from "../../help/open";
 import { useNow } from "../../lib/clock";
 import { useHouse } from "../../lib/house";
 import { usePrefs } from "../../lib/prefs";
@@ -21,7 +22,7 @@ import { lying } from "../../ui/shelf-map";
 import { ShelfTabs } from "../../ui/shelf-tabs";
 import { LevelGlyph } from "../../ui/signs";
 
-export default framed("open", "open", Open);
+export default framed("open", "open", help, Open);
 
 type Firing = OpenView["firings"][number];
 type Person = StationProps<"open">["frame"]["person"];

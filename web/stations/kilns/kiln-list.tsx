@@ -2,6 +2,7 @@ import type { KilnCell, KilnsView } from "@contract/kilns";
 import { phraseText } from "@core/units/phrase";
 import { dayAndClock } from "@formats/time";
 import { Trouble } from "../../forms/notice";
+import { help } from "../../help/kilns";
 import { useAct } from "../../lib/api";
 import { useNow } from "../../lib/clock";
 import { useFigure, usePrefs } from "../../lib/prefs";
@@ -16,7 +17,7 @@ import { newKiln } from "./new-kiln";
 import { ShelfOutline } from "./shelf-outline";
 import { UpkeepLine } from "./upkeep-line";
 
-export default framed("kilns", "fire", KilnList);
+export default framed("kilns", "fire", help, KilnList);
 
 const LINE_WORDS = { standIn: "stand-in, Modbus TCP", modbus: "Modbus TCP", folder: "folder of logs" } as const;
 

@@ -6,6 +6,7 @@ import { formatMinutes } from "@core/units/duration";
 import { dayAndClock } from "@formats/time";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { Caution, Trouble } from "../../forms/notice";
+import { help } from "../../help/kiln";
 import { useAct } from "../../lib/api";
 import { useFigure, usePrefs } from "../../lib/prefs";
 import { useToday } from "../../lib/use-today";
@@ -25,7 +26,7 @@ import { UpkeepLine } from "./upkeep-line";
 
 const RecorderPanel = lazy(() => import("./recorder-panel"));
 
-export default framed("kiln", "fire", KilnPage);
+export default framed("kiln", "fire", help, KilnPage);
 
 type Tab = "record" | "learn" | "kiln" | "line";
 const TABS = [

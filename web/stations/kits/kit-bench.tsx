@@ -5,6 +5,7 @@ import { assemblyFiring, emptyKit, inPalette, type KitDesign } from "@core/kit/k
 import type { Finding } from "@core/stack/finding";
 import type { Cut } from "@core/stack/section";
 import { useCallback, useMemo, useState } from "react";
+import { help } from "../../help/kit";
 import type { StationProps } from "../../ui/frame/framed";
 import { framed } from "../../ui/frame/framed";
 import { History } from "../../ui/kept/history";
@@ -29,19 +30,7 @@ import { useSaving } from "./use-saving";
 import { useStartFrom } from "./use-start-from";
 import { useSurvey } from "./use-survey";
 
-export default framed("kit", "kits", Bench, [
-	["A", "lay a part"],
-	["← → ↑ ↓", "nudge; with Shift further, with Alt less"],
-	["[ ]", "a layer down, a layer up"],
-	["R", "turn by 15°, with Shift the other way"],
-	["Delete", "take away"],
-	["Ctrl+D", "the same again, beside it"],
-	["Ctrl+C, Ctrl+V", "copy, and lay here or in another kit"],
-	["Ctrl+A, Esc", "choose all, choose none"],
-	["Ctrl+Z, Ctrl+Shift+Z", "undo, redo, without limit"],
-	["Ctrl+S", "save"],
-	["Shift+press", "choose one more; Ctrl while dragging: no snapping; Alt+drag: shift the plan"],
-]);
+export default framed("kit", "kits", help, Bench);
 
 function Bench(props: StationProps<"kit">) {
 	const [draft] = useState(() => createKitDraft(props.view.kit.document));

@@ -4,6 +4,7 @@ import { shortDay } from "@formats/time";
 import { MoreHorizontal } from "lucide-react";
 import { useMemo, useState } from "react";
 import { Empty } from "../../forms/notice";
+import { help } from "../../help/kits";
 import { beginKitFrom } from "../../lib/begin-kit";
 import { useFigure, usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
@@ -15,7 +16,7 @@ import { EVERYTHING, sifted } from "./sift";
 import { SiftBar } from "./sift-bar";
 
 /** The shelf of kits: picture to scale, stack, route. */
-export default framed("kits", "kits", Kits);
+export default framed("kits", "kits", help, Kits);
 
 function Kits({ view, frame }: StationProps<"kits">) {
 	const [sift, setSift] = useState(EVERYTHING);

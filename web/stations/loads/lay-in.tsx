@@ -4,6 +4,7 @@ import { kilnShelvesOf } from "@core/loading/kiln-shelves";
 import { shelfWords, shelvesUsed } from "@core/loading/tiers";
 import { useEffect, useRef, useState } from "react";
 import { Caution, Trouble } from "../../forms/notice";
+import { help } from "../../help/load-sheet";
 import { useAct } from "../../lib/api";
 import { framed, type StationProps } from "../../ui/frame/framed";
 import { halvesOf, KilnShelf } from "../../ui/kiln-shelf";
@@ -12,7 +13,7 @@ import { lying, type OnShelf } from "../../ui/shelf-map";
 import { Extra } from "./extra";
 import { LoadNav } from "./load-nav";
 
-export default framed("loadSheet", "load", LayIn);
+export default framed("loadSheet", "load", help, LayIn);
 
 /** A load laid into its kiln piece by piece: the next place shown large, each piece confirmed by its code. */
 function LayIn({ view, frame }: StationProps<"loadSheet">) {

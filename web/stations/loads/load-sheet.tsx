@@ -7,6 +7,7 @@ import { paperScale } from "@core/loading/paper-scale";
 import { shelfWords, shelvesUsed, tiersOf } from "@core/loading/tiers";
 import { counted } from "@core/units/counted";
 import { dayAndClock } from "@formats/time";
+import { help } from "../../help/load-sheet";
 import { useFigure, usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
 import { halvesOf, KilnShelf } from "../../ui/kiln-shelf";
@@ -14,7 +15,7 @@ import PrintButton from "../../ui/print-button";
 import { SegmentList } from "../../ui/segment-list";
 import { lying, mapSize } from "../../ui/shelf-map";
 
-export default framed("loadSheet", "load", LoadSheet);
+export default framed("loadSheet", "load", help, LoadSheet);
 
 /** A load on paper: the map to scale with codes and names, the order it is laid in, the firing, and what lies under the glass. */
 function LoadSheet({ view, frame }: StationProps<"loadSheet">) {

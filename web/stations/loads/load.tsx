@@ -2,6 +2,7 @@ import type { LoadView } from "@contract/loads";
 import type { PieceBrief } from "@contract/pieces";
 import { useState } from "react";
 import { Empty, Trouble } from "../../forms/notice";
+import { help } from "../../help/load";
 import type { TroubleError } from "../../lib/api";
 import { useAct, useView } from "../../lib/api";
 import { useNow } from "../../lib/clock";
@@ -14,7 +15,7 @@ import { LoadBench } from "./load-bench";
 import { LoadNav } from "./load-nav";
 import { TrayRow } from "./tray-row";
 
-export default framed("load", "load", Load);
+export default framed("load", "load", help, Load);
 
 type Tray = LoadView["trays"][number];
 

@@ -8,6 +8,7 @@ import { clock, dayAndClock } from "@formats/time";
 import { useState } from "react";
 import { ChoiceField, TextField } from "../../forms/fields";
 import { Caution, Empty, Trouble } from "../../forms/notice";
+import { help } from "../../help/microwave";
 import { useAct } from "../../lib/api";
 import { useNow } from "../../lib/clock";
 import { usePrefs } from "../../lib/prefs";
@@ -16,7 +17,7 @@ import { FireNav } from "../firings/fire-nav";
 import { OvenForm } from "./oven-form";
 import { Stepper } from "./stepper";
 
-export default framed("microwave", "fire", MicrowaveStation);
+export default framed("microwave", "fire", help, MicrowaveStation);
 
 const lookOptions = LOOKS.map((value) => ({ value, label: LOOK_WORDS[value] }));
 

@@ -1,12 +1,13 @@
 import { TextField } from "../../forms/fields";
 import { Problems } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";
+import { help } from "../../help/account";
 import { framed, type StationProps } from "../../ui/frame/framed";
 import { SecondFactor } from "./second-factor";
 import { Sessions } from "./sessions";
 import { signOut } from "./sign-out";
 
-export default framed("account", null, Account);
+export default framed("account", null, help, Account);
 
 /** Who is signed in: change the password, ask for a code at the door, end other sessions, sign out. */
 function Account({ view, frame: { person, studio } }: StationProps<"account">) {

@@ -2,6 +2,7 @@ import type { AuditKind, PersonView } from "@contract/people";
 import { dayAndClock } from "@formats/time";
 import { useState } from "react";
 import { Trouble } from "../../forms/notice";
+import { help } from "../../help/people";
 import { useAct } from "../../lib/api";
 import { usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
@@ -10,7 +11,7 @@ import { Invitations } from "./invitations";
 import { DropForm } from "./second-factor";
 import { Sessions } from "./sessions";
 
-export default framed("people", null, People);
+export default framed("people", null, help, People);
 
 const KIND_WORDS: Record<AuditKind, string> = {
 	signedIn: "signed in",

@@ -4,6 +4,7 @@ import { formatMinutes } from "@core/units/duration";
 import { clockNear } from "@formats/time";
 import { Caution, Empty, Problems } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";
+import { help } from "../../help/dry";
 import { useNow } from "../../lib/clock";
 import { useHouse } from "../../lib/house";
 import { usePrefs } from "../../lib/prefs";
@@ -13,7 +14,7 @@ import { OwnCautions } from "../../ui/own-cautions";
 import { PieceTag } from "../../ui/piece-tag";
 
 /** What dries until when: a clock a piece, full when wet, empty when it may be loaded. */
-export default framed("dry", "dry", ({ view }) => (
+export default framed("dry", "dry", help, ({ view }) => (
 	<div className="grid h-full min-h-0 grid-cols-[minmax(0,1fr)_300px]">
 		<section className="scroll-y px-6 py-4">
 			<h1 className="mb-2">Drying</h1>

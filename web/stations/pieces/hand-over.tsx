@@ -4,6 +4,7 @@ import { dayWords } from "@formats/time";
 import { useState } from "react";
 import { Caution, Problems, Trouble } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";
+import { help } from "../../help/hand-over";
 import { useAct } from "../../lib/api";
 import { useNow } from "../../lib/clock";
 import { usePrefs } from "../../lib/prefs";
@@ -13,7 +14,7 @@ import { OwnCautions } from "../../ui/own-cautions";
 import { PieceTag } from "../../ui/piece-tag";
 import { PromiseMark, StackBar } from "../../ui/signs";
 
-export default framed("handOver", "handOver", HandOver);
+export default framed("handOver", "handOver", help, HandOver);
 
 /** The finishing bench and the pickup shelf with its numbered spots. */
 function HandOver({ view }: StationProps<"handOver">) {

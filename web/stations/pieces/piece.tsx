@@ -7,6 +7,7 @@ import { clockNear, dayAndClock, dayWords } from "@formats/time";
 import { TextField } from "../../forms/fields";
 import { Problems, Trouble } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";
+import { help } from "../../help/piece";
 import { useAct } from "../../lib/api";
 import { useNow } from "../../lib/clock";
 import { useFigure, usePrefs } from "../../lib/prefs";
@@ -15,7 +16,7 @@ import { LevelGlyph, PromiseMark, StackBar } from "../../ui/signs";
 import { MeasureAgain } from "./measure-again";
 import { OtherMould } from "./other-mould";
 
-export default framed("piece", null, Piece);
+export default framed("piece", null, help, Piece);
 
 /** One piece and everything that ever happened to it. */
 function Piece({ view }: StationProps<"piece">) {

@@ -13,6 +13,7 @@ import { seriesOf } from "@core/kiln/simulate";
 import { useMemo, useState } from "react";
 import { ChoiceField } from "../../forms/fields";
 import { Caution } from "../../forms/notice";
+import { help } from "../../help/schedule";
 import { useFigure, usePrefs } from "../../lib/prefs";
 import { FiringChart } from "../../ui/firing-chart/firing-chart";
 import { Handles } from "../../ui/firing-chart/handles";
@@ -39,11 +40,7 @@ import { SegmentTable } from "./segment-table";
 import { SolveBox } from "./solve-box";
 import { Warnings } from "./warnings";
 
-export default framed("schedule", "fire", ScheduleStation, [
-	["Ctrl Z", "undo"],
-	["Ctrl Shift Z", "redo"],
-	["arrows on a point", "move it by 1 degree or 5 min; with Shift by 10 degrees"],
-]);
+export default framed("schedule", "fire", help, ScheduleStation);
 
 type Tab = "segments" | "madeFor" | "compare" | "keep";
 const TABS = [

@@ -4,6 +4,7 @@ import { sizesOf } from "@core/geometry/shape";
 import { readBagCode } from "@core/stock/bag-code";
 import { useState } from "react";
 import { Caution, Empty, Trouble } from "../../forms/notice";
+import { help } from "../../help/bags";
 import { useAct } from "../../lib/api";
 import { useFigure } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
@@ -18,7 +19,7 @@ import { FiredFirst } from "./fired-first";
 import { kitWords } from "./kit-words";
 import { missingOf } from "./missing-of";
 
-export default framed("bags", "cut", Bags);
+export default framed("bags", "cut", help, Bags);
 
 /** What goes into each bag: chosen by its number or its label's code, ticked off line by line, closed. */
 function Bags({ view, frame }: StationProps<"bags">) {

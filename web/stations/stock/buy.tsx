@@ -1,5 +1,6 @@
 import type { ShoppingView } from "@contract/stock";
 import { counted } from "@core/units/counted";
+import { help } from "../../help/shopping";
 import { formatMoney } from "../../lib/money";
 import { useFigure } from "../../lib/prefs";
 import { saveFile } from "../../lib/save-file";
@@ -9,7 +10,7 @@ import { CutTabs } from "./cut-tabs";
 import { amountWords, itemName, itemSize, KIND_WORDS } from "./stock-words";
 import { TogetherPicker } from "./together-picker";
 
-export default framed("shopping", "cut", Buy);
+export default framed("shopping", "cut", help, Buy);
 
 /** What is missing for a class, in whole buying units, and what its glass costs. */
 function Buy({ view }: StationProps<"shopping">) {

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { Empty } from "../../forms/notice";
+import { help } from "../../help/cut";
 import { framed, type StationProps } from "../../ui/frame/framed";
 import { NoClass } from "../../ui/session-picker";
 import { CutCautions } from "./cut-cautions";
@@ -11,7 +12,7 @@ import { Sheets } from "./sheets";
 import { ThreadList } from "./thread-list";
 import { TogetherPicker } from "./together-picker";
 
-export default framed("cut", "cut", Cut);
+export default framed("cut", "cut", help, Cut);
 
 /** A class's list as sheets with their scores in order; beside it what is to do now. Or part by part. */
 function Cut({ view, frame, params }: StationProps<"cut">) {

@@ -2,6 +2,7 @@ import type { StockRow } from "@contract/stock";
 import { hasSides, STOCK_KINDS } from "@core/stock/kinds";
 import { useState } from "react";
 import { Empty } from "../../forms/notice";
+import { help } from "../../help/stock";
 import { useFigure } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
 import { OwnCautions } from "../../ui/own-cautions";
@@ -12,7 +13,7 @@ import { StockPanel } from "./stock-panel";
 import { StockTake } from "./stock-take";
 import { amountWords, isLow, itemName, itemSize, KIND_HEADS } from "./stock-words";
 
-export default framed("stock", "cut", Stock);
+export default framed("stock", "cut", help, Stock);
 
 type Open = { what: "item"; id: string } | { what: "new"; item: StockRow } | { what: "count" };
 

@@ -8,6 +8,7 @@ import { useMemo, useState } from "react";
 import { ChoiceField, NumberField, TextField } from "../../forms/fields";
 import { Problems } from "../../forms/notice";
 import { useActForm } from "../../forms/use-act-form";
+import { help } from "../../help/settings";
 import { useFigure, usePrefs } from "../../lib/prefs";
 import { framed, type StationProps } from "../../ui/frame/framed";
 import { SCHOOLS } from "../../ui/school-words";
@@ -15,7 +16,7 @@ import { Tabs } from "../../ui/tabs";
 import { CautionFields, HoursFields, PaperFields, type SettingsForm, TimesFields } from "./customs-fields";
 import { WishFields } from "./wish-fields";
 
-export default framed("settings", null, Settings);
+export default framed("settings", null, help, Settings);
 
 const TABS = [
 	{ value: "schools" as const, label: "How it fires" },

@@ -2,6 +2,7 @@ import { FUSE_LEVELS } from "@core/firing/level";
 import { type ReactNode, useState } from "react";
 import { ChoiceField, NumberField, TextField } from "../../forms/fields";
 import { Caution, Empty, Trouble } from "../../forms/notice";
+import { help } from "../../help/signs";
 import { TroubleError } from "../../lib/api";
 import { useFigure } from "../../lib/prefs";
 import { FindingsList } from "../../ui/findings-list";
@@ -15,7 +16,7 @@ import { Glow, LevelGlyph, PromiseMark, SeverityMark, StackBar, SwatchPair } fro
 import { findings, kilns, picture, pieces, plan, schedule } from "./samples";
 
 /** For developers: every piece of the frame in every state, in both themes. Not in the rail. */
-export default framed("kits", null, () => (
+export default framed("kits", null, help, () => (
 	<div className="grid h-full grid-cols-2 max-lg:grid-cols-1">
 		{(["workshop", "kilnroom"] as const).map((theme) => (
 			<div key={theme} data-theme={theme} className="scroll-y h-full bg-base-200 px-5 py-4 text-base-content">

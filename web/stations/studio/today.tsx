@@ -1,11 +1,12 @@
 import type { TodayLine } from "@contract/today";
 import { clockNear, dayWords } from "@formats/time";
+import { help } from "../../help/today";
 import { useNow } from "../../lib/clock";
 import { usePrefs } from "../../lib/prefs";
 import { framed } from "../../ui/frame/framed";
 
 /** Three lists with times: what to do now, what the glass makes wait, what was promised. */
-export default framed("today", null, ({ view }) => (
+export default framed("today", null, help, ({ view }) => (
 	<div className="grid h-full min-h-0 grid-cols-[1.25fr_1fr_1.1fr] max-md:block">
 		<List
 			title="Do now"

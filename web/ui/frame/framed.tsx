@@ -4,14 +4,16 @@ import type { ViewName, Views } from "@contract/views";
 import type { Station } from "@core/studio/stations";
 import { QueryClientProvider } from "@tanstack/react-query";
 import { type ComponentType, useState } from "react";
+import type { Help } from "../../help/help";
 import { newQueryClient, useView } from "../../lib/api";
 import { HouseContext } from "../../lib/house";
 import { type Prefs, PrefsProvider } from "../../lib/prefs";
 import { AlarmBar } from "./alarm-bar";
 import { DemoLine } from "./demo-line";
+import { FirstVisit } from "./first-visit";
 import type { Frame, Person } from "./frame";
+import { HelpAsked } from "./help-asked";
 import { useFrameKeys } from "./keys";
-import { type KeyRow, KeysHelp } from "./keys-help";
 import { KilnStrip } from "./kiln-strip";
 import { Rail } from "./rail";
 
@@ -36,15 +38,15 @@ export interface StationProps<N extends ViewName> {
 export function framed<N extends ViewName>(
 	name: N,
 	station: Station | null,
+	help: Help,
 	Table: ComponentType<StationProps<N>>,
-	keys: readonly KeyRow[] = [],
 ) {
 	return function FramedStation(props: FramedProps<N>) {
 		const [queries] = useState(newQueryClient);
 		return (
 			<QueryClientProvider client={queries}>
 				<PrefsProvider initial={props.prefs} timeZone={props.frame.timeZone} now={props.now}>
-					<Layout {...props} name={name} station={station} Table={Table} keys={keys} />
+					<Layout {...props} name={name} station={station} Table={Table} help={help} />
 				</PrefsProvider>
 			</QueryClientProvider>
 		);
@@ -55,13 +57,13 @@ function Layout<N extends ViewName>({
 	name,
 	station,
 	Table,
-	keys,
+	help,
 	...props
 }: FramedProps<N> & {
 	name: N;
 	station: Station | null;
 	Table: ComponentType<StationProps<N>>;
-	keys: readonly KeyRow[];
+	help: Help;
 }) {
 	const heard = useView("kilnStrip", {}, props.strip);
 	const { kilns } = heard.data ?? props.strip;
@@ -75,6 +77,7 @@ function Layout<N extends ViewName>({
 			<div>
 				<AlarmBar alarms={frame.alarms} house={frame.house} />
 				{frame.isDemo && <DemoLine />}
+				<FirstVisit view={name} first={help.first} />
 			</div>
 			<main className="min-h-0 min-w-0">
 				<HouseContext value={frame}>
@@ -82,7 +85,7 @@ function Layout<N extends ViewName>({
 				</HouseContext>
 			</main>
 			<KilnStrip kilns={kilns} heardAtMs={heard.dataUpdatedAt} />
-			<KeysHelp station={keys} />
+			<HelpAsked help={help} />
 		</div>
 	);
 }

@@ -2,6 +2,7 @@ import { readCode } from "@core/journey/code";
 import type { Station } from "@core/studio/stations";
 import { useEffect } from "react";
 import { isTyping } from "../../lib/use-keys";
+import { ASK_HELP } from "./help-asked";
 import { STATION_PATHS } from "./rail";
 
 /** Characters nearer together than this (ms) come from a scanner, not from fingers. */
@@ -35,7 +36,7 @@ function pathOf(key: string): string | undefined {
 	return station && STATION_PATHS[station];
 }
 
-const SIGNALS: Record<string, string> = { "/": "zephyr-find", "?": "zephyr-keys" };
+const SIGNALS: Record<string, string> = { "/": "zephyr-find", "?": ASK_HELP };
 
 /** Goes where a lone key leads, a moment later: unless a second character shows that a scanner is typing. */
 function followKey(event: KeyboardEvent): ReturnType<typeof setTimeout> | undefined {

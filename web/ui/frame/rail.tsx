@@ -1,11 +1,12 @@
 import type { StationCount } from "@contract/studio";
 import type { Station } from "@core/studio/stations";
 import { longDay } from "@formats/time";
-import { BookOpen, CalendarDays } from "lucide-react";
+import { BookOpen, CalendarDays, CircleHelp } from "lucide-react";
 import { useNow } from "../../lib/clock";
 import { usePrefs } from "../../lib/prefs";
 import { Finder } from "./finder";
 import type { Frame } from "./frame";
+import { ASK_HELP } from "./help-asked";
 import { PersonMenu } from "./person-menu";
 import { railCounts } from "./rail-counts";
 
@@ -68,6 +69,15 @@ export function Rail({ frame, station }: { frame: Frame; station: Station | null
 					<BookOpen size={17} aria-hidden="true" />
 					<span className="max-xl:sr-only">Books</span>
 				</a>
+				<button
+					type="button"
+					className="btn btn-ghost btn-sm px-1.5"
+					aria-label="Help: what this is for, and its keys"
+					title="Help (?)"
+					onClick={() => dispatchEvent(new Event(ASK_HELP))}
+				>
+					<CircleHelp size={17} aria-hidden="true" />
+				</button>
 				<PersonMenu person={frame.person} />
 			</div>
 		</header>

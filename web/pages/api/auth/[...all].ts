@@ -1,4 +1,6 @@
 import { words } from "@contract/fields";
+import { ROLES } from "@contract/people";
+import { enterDemo } from "@server/begin/enter-demo";
 import { noteAudit } from "@server/house/audit";
 import { database } from "@server/house/database";
 import { Refusal } from "@server/house/refusal";
@@ -17,6 +19,8 @@ const asked = z.strictObject({
 	code: z.string().max(40).optional(),
 });
 
+const demoRole = z.strictObject({ role: z.enum(ROLES) });
+
 /** All of the sign-in library that is reached from outside: signing in by way of {@link enter}, and these. */
 export const ALL: APIRoute = async ({ request, params, locals: { now } }) => {
 	const { db } = database();
@@ -26,6 +30,10 @@ export const ALL: APIRoute = async ({ request, params, locals: { now } }) => {
 				const parsed = asked.safeParse(await readJson(request, LARGEST_SIGN_IN_BYTES));
 				if (!parsed.success) throw new Refusal("invalid", "Type an e-mail and a password.");
 				return await enter(db, request, parsed.data, now);
+			}
+			case "POST /enter-demo": {
+				const parsed = demoRole.safeParse(await readJson(request, LARGEST_SIGN_IN_BYTES));
+				return await enterDemo(db, request, parsed.data?.role ?? "", now);
 			}
 			case "POST /sign-out": {
 				const actor = await actorOf(request.headers, now);

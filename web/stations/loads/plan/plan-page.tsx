@@ -6,6 +6,7 @@ import { counted } from "@core/units/counted";
 import { useMemo, useState } from "react";
 import { Caution, Empty, Trouble } from "../../../forms/notice";
 import { Said } from "../../../forms/said";
+import { help } from "../../../help/plan";
 import { useAct } from "../../../lib/api";
 import { useNow } from "../../../lib/clock";
 import { usePrefs } from "../../../lib/prefs";
@@ -24,7 +25,7 @@ import { useDragFiring } from "./use-drag-firing";
 import { useMayMove } from "./use-may-move";
 import { usePlan } from "./use-plan";
 
-export default framed("plan", "load", PlanPage);
+export default framed("plan", "load", help, PlanPage);
 
 type Announcing = ReturnType<typeof useAct<"acceptPlan">>;
 
