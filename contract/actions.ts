@@ -1,13 +1,16 @@
 import type { z } from "zod";
+import { actions as bags } from "./bags";
 import { actions as begin } from "./begin";
 import { actions as classes } from "./classes";
 import { actions as courses } from "./courses";
+import { actions as cutting } from "./cutting";
 import { actions as firings } from "./firings";
 import { actions as glass } from "./glass";
 import { actions as keeping } from "./keeping";
 import { actions as kilns } from "./kilns";
 import { actions as kits } from "./kits";
 import { actions as loads } from "./loads";
+import { actions as lots } from "./lots";
 import { actions as microwave } from "./microwave";
 import { actions as people } from "./people";
 import { actions as pieces } from "./pieces";
@@ -31,6 +34,9 @@ export const actions = {
 	...pieces,
 	...schedules,
 	...stock,
+	...lots,
+	...bags,
+	...cutting,
 	...studio,
 };
 

@@ -1,15 +1,18 @@
 import { describe, expect, it } from "vitest";
 import type { Action } from "./action";
 import { actions } from "./actions";
+import * as bags from "./bags";
 import * as begin from "./begin";
 import * as classes from "./classes";
 import * as courses from "./courses";
+import * as cutting from "./cutting";
 import * as firings from "./firings";
 import * as glass from "./glass";
 import * as keeping from "./keeping";
 import * as kilns from "./kilns";
 import * as kits from "./kits";
 import * as loads from "./loads";
+import * as lots from "./lots";
 import * as microwave from "./microwave";
 import * as people from "./people";
 import { mayAs, ROLES } from "./people";
@@ -36,6 +39,9 @@ const words: { actions?: object; views?: object }[] = [
 	pieces,
 	schedules,
 	stock,
+	lots,
+	bags,
+	cutting,
 	studio,
 	today,
 ];

@@ -1,7 +1,9 @@
 import type { z } from "zod";
+import { views as bags } from "./bags";
 import { views as begin } from "./begin";
 import { views as classes } from "./classes";
 import { views as courses } from "./courses";
+import { views as cutting } from "./cutting";
 import { views as firings } from "./firings";
 import { views as glass } from "./glass";
 import { views as kilns } from "./kilns";
@@ -30,6 +32,8 @@ export const views = {
 	...pieces,
 	...schedules,
 	...stock,
+	...bags,
+	...cutting,
 	...studio,
 	...today,
 };

@@ -7,5 +7,4 @@ export const help: Help = {
 		"It is opened at Open, once it is cool enough.",
 	],
 	first: "Choose a firing on the left.",
-	keys: [["arrows on a grip", "lengthen or shorten a hold"]],
 };

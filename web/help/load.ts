@@ -4,7 +4,7 @@ export const help: Help = {
 	lines: [
 		"Pieces that wait for a kiln, sorted into trays by family and fuse level.",
 		"Choose pieces and a kiln; the shelf is laid for you, and you may move what you like.",
-		"Announce it, and it has a schedule and a place at Fire.",
+		"Accept it, and it has a schedule and a place at Fire.",
 	],
 	first: "Choose a tray, then a kiln.",
 	keys: [

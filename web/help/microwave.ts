@@ -6,5 +6,5 @@ export const help: Help = {
 		"Choose the block and what lies in it; the steps are timed and counted here.",
 		"It cools closed, and is opened when its time is over.",
 	],
-	first: "Choose a block, then press Start at the oven.",
+	first: "Choose a block and what lies in it.",
 };

@@ -2,13 +2,13 @@ import type { Help } from "./help";
 
 export const help: Help = {
 	lines: [
-		"All kilns over two weeks: what is announced, and a plan for what waits.",
-		"Drag a firing to another day or kiln; what keeps fewest promises waiting is offered.",
-		"Accept it, and each load is announced as it was planned.",
+		"All kilns over two weeks: what is planned, and a proposal for what waits.",
+		"Drag a firing to another hour or kiln; a plan that keeps the most promises is searched while you look.",
+		"Accept it, and each load is planned at its kiln.",
 	],
-	first: "Press Plan, and look at what it would do.",
+	first: "Look at what is proposed for the pieces that wait.",
 	keys: [
-		["← →", "move the chosen firing by an hour; with Shift by a day"],
+		["← →", "the chosen firing an hour earlier or later"],
 		["↑ ↓", "to another kiln"],
 		["Enter, Esc", "leave it there, put it back"],
 	],

@@ -1,4 +1,4 @@
-import type { FiredNeed } from "@contract/stock";
+import type { FiredNeed } from "@contract/lots";
 import { sparesFor } from "@core/cutting/count";
 import type { Spares } from "@core/cutting/spares";
 import { groupBy } from "@core/group-by";

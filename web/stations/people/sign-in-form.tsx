@@ -47,7 +47,7 @@ export default function SignInForm({ then, doors }: { then: string; doors: reado
 							disabled={busy}
 							onClick={() => void send("enter-demo", { role })}
 						>
-							Enter the demo as {name}, {role}
+							Enter as {name}, {role}
 						</button>
 					))}
 				</div>
@@ -75,7 +75,7 @@ export default function SignInForm({ then, doors }: { then: string; doors: reado
 						{trouble}
 					</p>
 				)}
-				<button type="submit" className="btn btn-primary" disabled={busy}>
+				<button type="submit" className={`btn h-12 ${doors.length > 0 ? "" : "btn-primary"}`} disabled={busy}>
 					{busy ? "Signing in …" : "Sign in"}
 				</button>
 			</form>

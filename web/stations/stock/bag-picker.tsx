@@ -1,4 +1,4 @@
-import type { BagsOfKit } from "@contract/stock";
+import type { BagsOfKit } from "@contract/bags";
 import { useState } from "react";
 import { kitWords } from "./kit-words";
 import { missingOf } from "./missing-of";

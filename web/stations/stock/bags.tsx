@@ -1,4 +1,4 @@
-import type { BagsOfKit, BagsView } from "@contract/stock";
+import type { BagsOfKit, BagsView } from "@contract/bags";
 import type { BagLine } from "@core/cutting/bag";
 import { sizesOf } from "@core/geometry/shape";
 import { readBagCode } from "@core/stock/bag-code";

@@ -1,4 +1,4 @@
-import type { CutPlanRow } from "@contract/stock";
+import type { CutPlanRow } from "@contract/cutting";
 import type { Rest } from "@core/cutting/plan/figures";
 import { restsToKeep } from "@core/cutting/plan/rests-to-keep";
 import { useState } from "react";

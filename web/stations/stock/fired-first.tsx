@@ -1,4 +1,5 @@
-import type { BagsView, FiredNeed, LotRow } from "@contract/stock";
+import type { BagsView } from "@contract/bags";
+import type { FiredNeed, LotRow } from "@contract/lots";
 import { LEVEL_WORDS } from "@core/firing/level";
 import { groupBy } from "@core/group-by";
 import { lotRoomMm2 } from "@core/stock/lots";

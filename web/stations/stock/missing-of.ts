@@ -1,4 +1,4 @@
-import type { BagsOfKit } from "@contract/stock";
+import type { BagsOfKit } from "@contract/bags";
 import type { BagLine } from "@core/cutting/bag";
 
 /** What is still to go into a bag. */

@@ -1,4 +1,4 @@
-import type { CutRun } from "@contract/stock";
+import type { CutRun } from "@contract/cutting";
 import { Trouble } from "../../forms/notice";
 import { useAct } from "../../lib/api";
 

@@ -1,4 +1,4 @@
-import type { CutRun } from "@contract/stock";
+import type { CutRun } from "@contract/cutting";
 import { isScored } from "@core/cutting/count";
 import { lineKeyOf } from "@core/cutting/glass-lists";
 import { boundsOf } from "@core/geometry/bounds";

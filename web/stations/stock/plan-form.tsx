@@ -13,7 +13,7 @@ export function PlanForm({ view, sessionId }: { view: StationProps<"cut">["view"
 			...values,
 			paletteId: coloursOf(values.kitId).some(({ id }) => id === values.paletteId) ? values.paletteId : "",
 		}),
-		schema: async () => (await import("@contract/stock")).actions.planCut,
+		schema: async () => (await import("@contract/cutting")).actions.planCut,
 	});
 	const palettes = coloursOf(form.values.kitId);
 	return (

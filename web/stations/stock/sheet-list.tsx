@@ -1,4 +1,4 @@
-import type { CutView } from "@contract/stock";
+import type { CutView } from "@contract/cutting";
 import { isScored } from "@core/cutting/count";
 import { lineKeyOf } from "@core/cutting/glass-lists";
 import type { StripProgress } from "@core/cutting/plan/progress";

@@ -1,4 +1,4 @@
-import type { CutView } from "@contract/stock";
+import type { CutView } from "@contract/cutting";
 import { lineKeyOf } from "@core/cutting/glass-lists";
 import { nextStripOf } from "@core/cutting/plan/progress";
 import type { CutAim } from "@core/cutting/plan/search";

@@ -1,4 +1,4 @@
-import type { SheetStockRow } from "@contract/stock";
+import type { SheetStockRow } from "@contract/cutting";
 import type { KeptPlan, SheetSource } from "@core/cutting/plan/kept";
 import { type SheetPlan, WHOLE } from "@core/cutting/plan/types";
 

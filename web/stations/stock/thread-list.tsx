@@ -1,4 +1,4 @@
-import type { CutView } from "@contract/stock";
+import type { CutView } from "@contract/cutting";
 import { cutLengths, type Rod } from "@core/cutting/lengths";
 import { groupBy } from "@core/group-by";
 import { USUAL_ROD_MM } from "@core/stock/needs";

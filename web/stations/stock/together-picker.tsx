@@ -1,5 +1,5 @@
 import type { SessionBrief } from "@contract/classes";
-import type { CutView } from "@contract/stock";
+import type { CutView } from "@contract/cutting";
 import { dayWords } from "@formats/time";
 import { useNow } from "../../lib/clock";
 import { usePrefs } from "../../lib/prefs";

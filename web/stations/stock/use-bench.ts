@@ -1,4 +1,4 @@
-import type { CutPlanRow, CutRun, CutView, SheetStockRow } from "@contract/stock";
+import type { CutPlanRow, CutRun, CutView, SheetStockRow } from "@contract/cutting";
 import { cutBefore, glassLists, type GlassList as Listed, taskOf } from "@core/cutting/glass-lists";
 import { cutSoFar, notYetCut, stillToCut } from "@core/cutting/plan/cut-so-far";
 import { leastSheets } from "@core/cutting/plan/figures";

@@ -1,5 +1,5 @@
 import type { ActionInput } from "@contract/actions";
-import type { CutRun } from "@contract/stock";
+import type { CutRun } from "@contract/cutting";
 import { lineKeyOf } from "@core/cutting/glass-lists";
 import { useEffect, useState } from "react";
 import { useAct } from "../../lib/api";

@@ -26,11 +26,15 @@ export function FirstVisit({ view, first }: { view: string; first: string }) {
 	}, [view]);
 	if (!isFirst) return null;
 	return (
-		<p role="note" className="no-print flex items-center gap-3 bg-pick px-6 py-1 text-secondary">
+		<p role="note" className="no-print flex h-9 items-center gap-3 bg-pick px-6 text-secondary max-lg:h-11">
 			<span>
 				<b className="font-bold">First time here?</b> {first} Press <kbd className="kbd kbd-sm">?</kbd> for more.
 			</span>
-			<button type="button" className="btn btn-ghost btn-xs ml-auto max-lg:h-11" onClick={() => setFirst(false)}>
+			<button
+				type="button"
+				className="btn btn-ghost btn-sm ml-auto h-8 min-h-0 max-lg:h-11"
+				onClick={() => setFirst(false)}
+			>
 				Got it
 			</button>
 		</p>
