@@ -85,7 +85,7 @@ test("a sandwich tile: keyboard alone, typed sizes, repeats, nudges, undo withou
 
 	await test.step("powder, foil between the layers, and what the reading says of them", async () => {
 		await lay(page, "powder area");
-		await size(page, { Name: "Haze", Width: "90", Height: "20", "g/cm²": "0.08", Up: "30" });
+		await size(page, { Name: "Haze", Width: "90", Height: "20", Strewn: "0.08", Up: "30" });
 		await lay(page, "foil");
 		await size(page, { Name: "Sun", Side: "12", Metal: "copper" });
 		await expect(page.getByRole("region", { name: "What it tells" })).not.toContainText("lies on the shelf itself");
