@@ -1,10 +1,13 @@
 import type { Trouble } from "@contract/action";
 import type { Asking } from "@server/house/context";
 import { database } from "@server/house/database";
+import { studioNow } from "@server/house/look";
 import type { OpenFile } from "@server/house/open-file";
 import { Refusal } from "@server/house/refusal";
+import { unitsOf } from "@server/house/units-of";
 import { enter } from "@server/people/models/enter";
 import type { APIContext, AstroGlobal } from "astro";
+import { PREFS_COOKIE, readPrefs } from "./lib/prefs";
 
 const written = (text: string, status = 200, headers: Record<string, string> = {}): Response =>
 	new Response(text, { status, headers: { "Content-Type": "application/json", ...headers } });
@@ -135,3 +138,7 @@ export async function entered(
 	for (const cookie of [...response.headers.getSetCookie(), ...cookies]) headers.append("Set-Cookie", cookie);
 	return new Response(null, { status: 303, headers });
 }
+
+/** What somebody reads a paper in: their own units, else the studio's. */
+export const readerUnits = async ({ cookies }: Pick<APIContext, "cookies">) =>
+	readPrefs(cookies.get(PREFS_COOKIE)?.value, unitsOf(await studioNow())).units;

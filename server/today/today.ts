@@ -1,13 +1,13 @@
 import { dayOf } from "@formats/time";
-import { toDo as begin } from "../begin/to-do";
-import { toDo as classes } from "../classes/to-do";
-import { toDo as firings } from "../firings/to-do";
+import { toDo as begin } from "../begin/models/to-do";
+import { toDo as classes } from "../classes/models/to-do";
+import { toDo as firings } from "../firings/models/to-do";
 import type { View } from "../house/view";
 import { kilnCells } from "../kilns/models/cells";
-import { toDo as kilns } from "../kilns/to-do";
-import { toDo as loads } from "../loads/to-do";
-import { toDo as pieces } from "../pieces/to-do";
-import { toDo as stock } from "../stock/to-do";
+import { toDo as kilns } from "../kilns/models/to-do";
+import { toDo as loads } from "../loads/models/to-do";
+import { toDo as pieces } from "../pieces/models/to-do";
+import { toDo as stock } from "../stock/models/to-do";
 
 /** Who is asked what there is to do, in the order in which it is shown. */
 const WORDS = [kilns, firings, classes, begin, stock, loads, pieces];

@@ -111,9 +111,9 @@ describe("a form that makes the studio do something", () => {
 			status: 409,
 			body: {
 				problems: [
-					{ path: ["family", "label"], sentence: "There is one of that name." },
-					{ path: ["other", "label"], sentence: "Something else." },
-					{ path: [], sentence: "Somebody saved it meanwhile." },
+					{ path: ["family", "label"], sentence: ["There is one of that name."] },
+					{ path: ["other", "label"], sentence: ["Something else."] },
+					{ path: [], sentence: ["Somebody saved it meanwhile."] },
 				],
 			},
 		};

@@ -2,8 +2,7 @@ import { database } from "@server/house/database";
 import { Refusal } from "@server/house/refusal";
 import { knownParams } from "@server/house/see";
 import { shoppingPaperOf } from "@server/stock/papers";
-import { fileResponse, refusalResponse, who } from "@web/endpoint";
-import { readerUnits } from "@web/lib/reader-units";
+import { fileResponse, readerUnits, refusalResponse, who } from "@web/endpoint";
 import type { APIRoute } from "astro";
 
 /** The shopping list of ?session and ?also. */

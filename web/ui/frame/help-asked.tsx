@@ -1,11 +1,9 @@
 import { lazy, Suspense, useEffect, useState } from "react";
 import type { Help } from "../../help/help";
+import { ASK_HELP } from "./ask-help";
 
 /** Loaded once somebody asks for it. */
 const HelpDialog = lazy(() => import("./help-dialog"));
-
-/** What a press on "?" sends. */
-export const ASK_HELP = "zephyr-keys";
 
 /** What this view is for and the keys that work here, on "?". */
 export function HelpAsked({ help }: { help: Help }) {

@@ -2,7 +2,7 @@ import { readCode } from "@core/journey/code";
 import type { Station } from "@core/studio/stations";
 import { useEffect } from "react";
 import { isTyping } from "../../lib/use-keys";
-import { ASK_HELP } from "./help-asked";
+import { ASK_HELP } from "./ask-help";
 import { STATION_PATHS } from "./rail";
 
 /** Characters nearer together than this (ms) come from a scanner, not from fingers. */

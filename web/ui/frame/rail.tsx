@@ -4,9 +4,9 @@ import { longDay } from "@formats/time";
 import { BookOpen, CalendarDays, CircleHelp } from "lucide-react";
 import { useNow } from "../../lib/clock";
 import { usePrefs } from "../../lib/prefs";
+import { ASK_HELP } from "./ask-help";
 import { Finder } from "./finder";
 import type { Frame } from "./frame";
-import { ASK_HELP } from "./help-asked";
 import { PersonMenu } from "./person-menu";
 import { railCounts } from "./rail-counts";
 

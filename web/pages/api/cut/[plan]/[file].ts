@@ -1,8 +1,7 @@
 import { database } from "@server/house/database";
 import { Refusal } from "@server/house/refusal";
 import { cutMapOf } from "@server/stock/papers";
-import { fileResponse, refusalResponse, who } from "@web/endpoint";
-import { readerUnits } from "@web/lib/reader-units";
+import { fileResponse, readerUnits, refusalResponse, who } from "@web/endpoint";
 import type { APIRoute } from "astro";
 
 /** The cut map of a plan's sheet, counted from 0: 0.pdf on one page, with ?scale=full true to scale over several. */

@@ -2,8 +2,7 @@ import { noteAudit } from "@server/house/audit";
 import { database } from "@server/house/database";
 import { Refusal } from "@server/house/refusal";
 import { kitFileOf } from "@server/kits/files";
-import { fileResponse, refusalResponse, who } from "@web/endpoint";
-import { readerUnits } from "@web/lib/reader-units";
+import { fileResponse, readerUnits, refusalResponse, who } from "@web/endpoint";
 import type { APIRoute } from "astro";
 
 /** A kit to take away: kit.json, kit.svg, kit.dxf or kit.pdf, with ?version, ?palette and ?paper. */

@@ -5,10 +5,10 @@ import { ALARM_WORDS } from "@core/kiln/watch";
 import { counted } from "@core/units/counted";
 import { phraseText, type Units } from "@core/units/phrase";
 import { clockNear } from "@formats/time";
-import { unitsOf } from "../house/units-of";
-import type { ViewContext } from "../house/view";
-import { line, type ToDo } from "../today/to-do";
-import { alarmBriefs, openOrUnseen } from "./models/alarms";
+import { unitsOf } from "../../house/units-of";
+import type { ViewContext } from "../../house/view";
+import { line, type ToDo } from "../../today/models/to-do";
+import { alarmBriefs, openOrUnseen } from "./alarms";
 
 /** Alarms first, then what each kiln asks for; what only time does is waited for. */
 export const toDo: ToDo = async ({ context, kilns }) => {

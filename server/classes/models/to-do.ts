@@ -1,7 +1,7 @@
 import { counted } from "@core/units/counted";
 import { sessionBriefs } from "@db/queries/sessions";
 import { wallClockMs } from "@formats/wall-clock";
-import { line, type ToDo } from "../today/to-do";
+import { line, type ToDo } from "../../today/models/to-do";
 
 /** Today's classes. */
 export const toDo: ToDo = async ({ context: { db, studio }, day }) => {

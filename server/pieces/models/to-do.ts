@@ -3,8 +3,8 @@ import type { TodayLine } from "@contract/today";
 import { groupBy } from "@core/group-by";
 import { counted } from "@core/units/counted";
 import { unfinished } from "@db/queries/pieces";
-import { line, someOf, type ToDo } from "../today/to-do";
-import { briefs } from "./models/briefs";
+import { line, someOf, type ToDo } from "../../today/models/to-do";
+import { briefs } from "./briefs";
 
 /** What is finished by hand and put on the shelf; what dries; what was promised. */
 export const toDo: ToDo = async ({ context }) => {

@@ -1,7 +1,7 @@
 import { counted } from "@core/units/counted";
 import { chooseSession, sessionBriefs } from "@db/queries/sessions";
-import { line, type ToDo } from "../today/to-do";
-import { cutsToDo } from "./models/cuts-to-do";
+import { line, type ToDo } from "../../today/models/to-do";
+import { cutsToDo } from "./cuts-to-do";
 
 /** What the next class still needs cut. */
 export const toDo: ToDo = async ({ context, day }) => {

@@ -1,6 +1,6 @@
 import { counted } from "@core/units/counted";
 import { countByState } from "@db/queries/pieces";
-import { line, type ToDo } from "../today/to-do";
+import { line, type ToDo } from "../../today/models/to-do";
 
 /** What waits for a kiln and is dry. */
 export const toDo: ToDo = async ({ context: { db, now } }) => {

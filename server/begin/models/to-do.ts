@@ -1,5 +1,5 @@
 import { countClasses } from "@db/queries/sessions";
-import { line, type ToDo } from "../today/to-do";
+import { line, type ToDo } from "../../today/models/to-do";
 
 /** A studio that is not written down yet. */
 export const toDo: ToDo = async ({ context: { db, studio, role }, kilns }) => {

@@ -1,6 +1,6 @@
 import { counted } from "@core/units/counted";
 import { countUnjudged } from "@db/queries/firings";
-import { line, type ToDo } from "../today/to-do";
+import { line, type ToDo } from "../../today/models/to-do";
 
 /** What came out and was not looked at; a kiln that waits to be opened says so itself. */
 export const toDo: ToDo = async ({ context, kilns }) => {

@@ -1,6 +1,6 @@
 import type { KilnCell } from "@contract/kilns";
 import type { TodayLine, TodayView } from "@contract/today";
-import type { ViewContext } from "../house/view";
+import type { ViewContext } from "../../house/view";
 
 /** What a word is asked with when it says what there is to do. */
 export interface Desk {

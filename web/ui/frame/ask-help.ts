@@ -1,0 +1,2 @@
+/** What a press on "?" sends. */
+export const ASK_HELP = "zephyr-help";
