@@ -2,7 +2,7 @@ import { type CutShape, regionOfShape } from "@core/geometry/shape";
 import { simpler } from "@core/geometry/simpler";
 import { bestPacking } from "@core/loading/best-packing";
 import { problemsOf } from "@core/loading/lay-problems";
-import { bestLaid, layings } from "@core/loading/outlines/best-laid";
+import { bestLaid, layings, USUAL_LAY_PASSES } from "@core/loading/outlines/best-laid";
 import { boxOutline } from "@core/loading/outlines/fired-outline";
 import { type Form, formOf } from "@core/loading/outlines/form";
 import { layOutlines } from "@core/loading/outlines/lay-outlines";
@@ -17,6 +17,7 @@ import { seededRandom } from "@core/seeded-random";
 import { classPieces } from "../tests/support/class-pieces";
 import { packedByOthers } from "../tests/support/pack-by-others";
 import { planStudio } from "../tests/support/plan-studio";
+import { sixtyOutlines } from "../tests/support/sixty-outlines";
 import {
 	byHand,
 	byPlan,
@@ -29,7 +30,7 @@ import {
 /** How full a shelf becomes with sixty pieces waiting, and what plans over kilns and days come to: invented, always the same. */
 
 const STUDIOS = 8;
-const PASSES = 60;
+const PASSES = USUAL_LAY_PASSES;
 const SHELVES: readonly [string, Shelf][] = [
 	["500 × 400", { widthMm: 500, heightMm: 400, marginMm: 0, shape: "rectangle" }],
 	["round, Ø 430", { widthMm: 430, heightMm: 430, marginMm: 0, shape: "round" }],
@@ -74,6 +75,7 @@ export const shelfRows = (): string[] =>
 			[
 				["class sets of boxes", boxes],
 				["mixed outlines", mixed],
+				["sixty outlines", sixtyOutlines],
 			] as const
 		).map(([what, made]) => {
 			let [one, first, best, ms, all] = [0, 0, 0, 0, 0];
@@ -127,7 +129,7 @@ export const packingRows = (): string[] => {
 		mean((seed) => {
 			const templates = new Templates(shelf, 5);
 			const pieces = mixed(seed);
-			return () => layOutlines(pieces, { everyDeg: 90, footMm: 0 }, templates);
+			return () => layOutlines(pieces, { kind: "lowest", footMm: 0 }, templates);
 		});
 	const asBoxes = mean((seed) => {
 		const all = classPieces(seed);

@@ -6,16 +6,8 @@ import { bestPacking } from "./best-packing";
 import { type Box, fillShare, packShelf } from "./pack";
 import { type Shelf, usableMm2 } from "./shelf";
 
-const round: Shelf = { widthMm: 430, heightMm: 430, marginMm: 0, shape: "round" };
-const octagon: Shelf = { ...round, shape: "octagon" };
 const plain: Shelf = { widthMm: 500, heightMm: 400, marginMm: 0, shape: "rectangle" };
-const anyShelf = fc.constantFrom<Shelf>(
-	plain,
-	round,
-	octagon,
-	{ ...round, marginMm: 15 },
-	{ ...octagon, marginMm: 15 },
-);
+const anyShelf = fc.constantFrom<Shelf>(plain, { ...plain, marginMm: 15 });
 const anyBoxes = fc
 	.array(fc.tuple(fc.integer({ min: 10, max: 160 }), fc.integer({ min: 10, max: 160 })), {
 		minLength: 1,
@@ -23,16 +15,6 @@ const anyBoxes = fc
 	})
 	.map((sizes) => sizes.map(([widthMm, heightMm], i): Box => ({ id: `b${i}`, widthMm, heightMm })));
 const alike = () => 0;
-
-/** Is a corner on the usable shelf? By distance from its middle; an octagon is a square cut by one turned by an eighth. */
-function isOn({ widthMm, heightMm, marginMm, shape }: Shelf, x: number, y: number): boolean {
-	const [dx, dy] = [Math.abs(x - widthMm / 2), Math.abs(y - heightMm / 2)];
-	const eps = 1e-6;
-	if (shape === "round") return Math.hypot(dx, dy) <= widthMm / 2 - marginMm + eps;
-	const isInBox = dx <= widthMm / 2 - marginMm + eps && dy <= heightMm / 2 - marginMm + eps;
-	const flat = widthMm / 2 - marginMm;
-	return isInBox && (shape === "rectangle" || (dx + dy) / Math.SQRT2 <= flat + eps);
-}
 
 describe("the best of several packings", () => {
 	it("whatever the shelf: nothing over its edge, nothing nearer than the clearance, nothing lost", () => {
@@ -47,8 +29,9 @@ describe("the best of several packings", () => {
 						expect.closeTo(a.widthMm, 6),
 						expect.closeTo(a.heightMm, 6),
 					]);
-					for (const x of [a.xMm, a.xMm + a.widthMm])
-						for (const y of [a.yMm, a.yMm + a.heightMm]) expect(isOn(shelf, x, y)).toBe(true);
+					expect(Math.min(a.xMm, a.yMm)).toBeGreaterThanOrEqual(shelf.marginMm - 1e-6);
+					expect(a.xMm + a.widthMm).toBeLessThanOrEqual(shelf.widthMm - shelf.marginMm + 1e-6);
+					expect(a.yMm + a.heightMm).toBeLessThanOrEqual(shelf.heightMm - shelf.marginMm + 1e-6);
 					for (const b of places.slice(i + 1)) {
 						const gapX = Math.max(b.xMm - a.xMm - a.widthMm, a.xMm - b.xMm - b.widthMm);
 						const gapY = Math.max(b.yMm - a.yMm - a.heightMm, a.yMm - b.yMm - b.heightMm);
@@ -80,19 +63,6 @@ describe("the best of several packings", () => {
 		const { places } = bestPacking(boxes, shelf, 0, alike);
 		return fillShare(places, shelf) * usableMm2(shelf);
 	};
-	it.each([
-		["round", round, 0.62],
-		["octagon", octagon, 0.68],
-	] as const)("a %s shelf holds far more than the largest square within it", (_, shelf, least) => {
-		const side = shelf.widthMm * Math.SQRT1_2;
-		const square: Shelf = { widthMm: side, heightMm: side, marginMm: 0, shape: "rectangle" };
-		const inSquare = share(shelf, (boxes) =>
-			packShelf(boxes, square, 0).places.reduce((sum, { widthMm, heightMm }) => sum + widthMm * heightMm, 0),
-		);
-		const ours = share(shelf, best(shelf));
-		expect(ours).toBeGreaterThan(least);
-		expect(ours).toBeGreaterThan(inSquare * 1.15);
-	});
 	it("a rectangle filled in several orders is fuller than in one", () => {
 		const one = share(plain, (boxes) =>
 			packShelf(boxes, plain, 0).places.reduce((sum, { widthMm, heightMm }) => sum + widthMm * heightMm, 0),

@@ -1,6 +1,5 @@
 import { leastOf } from "../extremes";
 import { type Box, type BoxPlace, packShelf } from "./pack";
-import { packWithin } from "./pack-within";
 import type { Shelf } from "./shelf";
 
 export interface Packing {
@@ -8,12 +7,9 @@ export interface Packing {
 	left: Box[];
 }
 
-/** On a round shelf the first row is tried so many heights above the foot. */
-const FEET = 8;
-
 /**
- * The best of several ways to lay boxes on a shelf: whoever is promised first is left out last; then the fullest shelf. Orders matter
- * more than rules: large first fills most, by promise leaves least behind.
+ * The best of several orders in which boxes are laid on a rectangular shelf: whoever is promised first is left out last; then the fullest shelf.
+ * Large first fills most, by promise leaves least behind.
  * @param boxes in the order of their promises
  * @param rankOf the same for all that are promised for one day, less for an earlier one
  */
@@ -24,12 +20,11 @@ export function bestPacking(
 	rankOf: (id: string) => number,
 ): Packing {
 	let best: Packing = { places: [], left: [...boxes] };
-	for (const order of ordersOf(boxes))
-		for (const way of waysFor(shelf, boxes)) {
-			const found = way(order, clearanceMm);
-			if (isBetter(found, best, rankOf)) best = found;
-			if (best.left.length === 0) return best;
-		}
+	for (const order of ordersOf(boxes)) {
+		const found = packShelf(order, shelf, clearanceMm);
+		if (isBetter(found, best, rankOf)) best = found;
+		if (best.left.length === 0) return best;
+	}
 	return best;
 }
 
@@ -38,15 +33,6 @@ function ordersOf(boxes: readonly Box[]): Box[][] {
 	const long = ({ widthMm, heightMm }: Box) => Math.max(widthMm, heightMm);
 	const short = ({ widthMm, heightMm }: Box) => Math.min(widthMm, heightMm);
 	return [[...boxes], by((box) => box.widthMm * box.heightMm), by(long), by(short)];
-}
-
-function waysFor(shelf: Shelf, boxes: readonly Box[]): ((order: readonly Box[], clearanceMm: number) => Packing)[] {
-	if (shelf.shape === "rectangle") return [(order, clearance) => packShelf(order, shelf, clearance)];
-	const tallest = boxes.reduce((most, { heightMm }) => Math.max(most, heightMm), 0);
-	return Array.from(
-		{ length: FEET },
-		(_, i) => (order, clearance) => packWithin(order, shelf, clearance, (tallest * i) / FEET),
-	);
 }
 
 function isBetter(a: Packing, b: Packing, rankOf: (id: string) => number): boolean {

@@ -17,7 +17,7 @@ export function fitsBeside(
 	const pinned = [...there, ...kept.map(keptFree)];
 	const found: Placement[] = [];
 	for (const one of candidates) {
-		const { laid } = layOutlines([one], { everyDeg: 15, footMm: 0 }, templates, pinned);
+		const { laid } = layOutlines([{ ...one, everyAngle: true }], { kind: "top", footMm: 0 }, templates, pinned);
 		found.push(...laid);
 		if (found.length >= most) break;
 	}

@@ -30,15 +30,6 @@ export const postsOf = (fixtures: readonly KilnFixture[], shelfHeightMm: number)
 /** An eight-sided shelf loses so much of its width at each corner, of an even octagon between two flats. */
 export const OCTAGON_CUT = 1 - Math.SQRT1_2;
 
-/** From where to where a shelf is usable at every height between two, mm from its left; undefined where it is not. */
-export function usableBetween(shelf: Shelf, y0: number, y1: number): [from: number, to: number] | undefined {
-	const { widthMm, heightMm, marginMm } = shelf;
-	if (y0 < marginMm - 1e-9 || y1 > heightMm - marginMm + 1e-9) return undefined;
-	// Round and eight-sided outlines bulge: they are narrowest at one of the two ends.
-	const inset = Math.max(insetAt(shelf, y0), insetAt(shelf, y1));
-	return inset * 2 < widthMm ? [inset, widthMm - inset] : undefined;
-}
-
 /** How far in the usable shelf begins at a height, mm. */
 export function insetAt({ widthMm, heightMm, marginMm, shape }: Shelf, y: number): number {
 	const inner = widthMm - 2 * marginMm;

@@ -1,6 +1,6 @@
 import { boundsOf } from "../../geometry/bounds";
 import { hullOf } from "../../geometry/hull";
-import type { Ring } from "../../geometry/region";
+import type { Point, Ring } from "../../geometry/region";
 import { placeRing, signedAreaMm2 } from "../../geometry/shape";
 
 /** Pieces are turned in such steps, degrees. */
@@ -10,6 +10,8 @@ export const TURN_STEP_DEG = 15;
 export interface Turned {
 	turnDeg: number;
 	ring: Ring;
+	/** The same as x, y, x, y …, its first corner again at the end. */
+	flat: Float64Array;
 	minX: number;
 	minY: number;
 	maxX: number;
@@ -41,7 +43,8 @@ export function formOf(outline: Ring): Form {
 export function turnedBy(outline: Ring, turnDeg: number): Turned {
 	const ring = turnDeg === 0 ? outline : placeRing(outline, { x: 0, y: 0 }, turnDeg);
 	const { minX, minY, maxX, maxY } = boundsOf([ring]);
-	return { turnDeg, ring, minX, minY, maxX, maxY, hull: hullOf(ring) };
+	const flat = Float64Array.from([...ring, ring[0] as Point].flatMap(({ x, y }) => [x, y]));
+	return { turnDeg, ring, flat, minX, minY, maxX, maxY, hull: hullOf(ring) };
 }
 
 /** Two outlines of one key look the same to a tenth of a millimetre. */

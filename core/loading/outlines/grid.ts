@@ -1,54 +1,181 @@
-import type { Shelf } from "../shelf";
+import { insetAt, type Shelf } from "../shelf";
 import { CELL_MM, type Mask } from "./mask";
 
-/** The shelf in cells: for each, the last taken one in its row up to there. All that is taken in a mask's way is passed in one leap. */
+/**
+ * A shelf in cells of 2 mm. Of each cell it knows the last taken one in its row up to there and the next taken one from there on, so
+ * that all that is taken in a mask's way is passed in one leap; of each row its longest free stretch, so that most rows are passed unseen.
+ */
 export class Grid {
-	private readonly cols: number;
-	private readonly rows: number;
-	private readonly last: Int16Array;
+	/** Rows in which something was taken since it was last looked for room. */
+	private low = 0;
+	private high: number;
 
-	constructor({ widthMm, heightMm }: Shelf) {
-		this.cols = Math.ceil(widthMm / CELL_MM);
-		this.rows = Math.ceil(heightMm / CELL_MM);
-		this.last = new Int16Array(this.rows * this.cols).fill(-1);
+	private constructor(
+		private readonly cols: number,
+		private readonly rows: number,
+		/** Cells beyond the shelf on every side: a mask reaches over its edge by no more, for its glass stays on the shelf. */
+		private readonly rim: number,
+		private readonly free = new Uint8Array(rows * cols).fill(1),
+		private readonly last = new Int16Array(rows * cols).fill(-1),
+		private readonly next = new Int16Array(rows * cols).fill(cols),
+		/** The largest free square with its lower left in a cell. */
+		private readonly sides = new Int16Array(rows * cols),
+		/** Of each row: its longest free stretch and the largest square that has its lowest row there, or had when it was last looked. */
+		private readonly longest = new Int16Array(rows),
+		private readonly squares = new Int16Array(rows),
+	) {
+		this.high = rows - 1;
 	}
 
-	/** The first column from `col` to `most` where a mask with its origin at (col, row) takes nothing taken; −1 where there is none. */
-	freeFrom({ rows, from, to }: Mask, row: number, col: number, most: number): number {
-		const { cols, last } = this;
-		const n = rows.length;
-		let at = col;
-		// Every run has to be clear at one column: after a leap all of them are looked at again, from the one that stood in the way.
-		for (let i = 0, clear = 0; clear < n; clear++) {
-			const r = row + (rows[i] as number);
-			if (r >= 0 && r < this.rows) {
-				const end = Math.min(cols, at + (to[i] as number));
-				const start = Math.max(0, at + (from[i] as number));
-				if (end > 0) {
-					const taken = last[r * cols + end - 1] as number;
-					if (taken >= start) {
-						at = taken - (from[i] as number) + 1;
-						if (at > most) return -1;
-						clear = -1;
-						continue;
-					}
-				}
-			}
-			i = i + 1 === n ? 0 : i + 1;
+	/** An empty shelf; what no mask with that reach ever covers counts as taken. */
+	static of(shelf: Shelf, reachMm: number): Grid {
+		const rim = Math.ceil(reachMm / CELL_MM) + 1;
+		const cols = Math.ceil(shelf.widthMm / CELL_MM) + 2 * rim;
+		const rows = Math.ceil(shelf.heightMm / CELL_MM) + 2 * rim;
+		const grid = new Grid(cols, rows, rim);
+		for (let row = 0; row < rows; row++) {
+			const y = (row - rim + 0.5) * CELL_MM;
+			const inset = insetAt(shelf, nearer(shelf.heightMm / 2, y, reachMm)) - reachMm;
+			const free = Math.max(0, Math.floor(inset / CELL_MM) + rim);
+			if (free > 0) grid.takeRun(row, 0, Math.min(cols, free));
+			if (free > 0) grid.takeRun(row, Math.max(0, cols - free), cols);
 		}
-		return at <= most ? at : -1;
+		grid.lookForRoom();
+		return grid;
+	}
+
+	copy(): Grid {
+		const { cols, rows, rim, free, last, next, sides, longest, squares } = this;
+		const grid = new Grid(
+			...([cols, rows, rim, free.slice(), last.slice(), next.slice()] as const),
+			...([sides.slice(), longest.slice(), squares.slice()] as const),
+		);
+		[grid.low, grid.high] = [this.low, this.high];
+		return grid;
+	}
+
+	/**
+	 * Looks anew for free stretches and squares, which only became smaller. From the highest row in which something was taken down to
+	 * where nothing changes; each cell's square is one longer than the least of the three beside and above it.
+	 */
+	lookForRoom(): void {
+		for (let row = this.high; row >= 0; row--) if (this.isSameIn(row) && row < this.low) break;
+		[this.low, this.high] = [this.rows, -1];
+	}
+
+	private isSameIn(row: number): boolean {
+		const { cols, free, sides } = this;
+		const base = row * cols;
+		// Above the topmost row nothing is free.
+		const up = row === this.rows - 1 ? undefined : base + cols;
+		let [mostSide, most, run, slant, beside] = [0, 0, 0, 0, 0];
+		let isSame = true;
+		for (let col = cols - 1; col >= 0; col--) {
+			const over = up === undefined ? 0 : (sides[up + col] as number);
+			const isFree = free[base + col] === 1;
+			run = isFree ? run + 1 : 0;
+			beside = isFree ? 1 + Math.min(over, slant, beside) : 0;
+			if (run > most) most = run;
+			if (beside > mostSide) mostSide = beside;
+			if (sides[base + col] !== beside) {
+				sides[base + col] = beside;
+				isSame = false;
+			}
+			slant = over;
+		}
+		this.squares[row] = mostSide;
+		this.longest[row] = most;
+		return isSame;
+	}
+
+	/**
+	 * How many rows up from `row` a mask finds no column for sure: 0 where it may find one. Somewhere under it a row has no free stretch
+	 * as long as the run over it, nor as long as those that come over it next.
+	 */
+	rowsFull({ upwards, widths, squareSide, squareRow }: Mask, row: number): number {
+		const { longest, rim, squares } = this;
+		let low = row + rim + squareRow;
+		while (low < squares.length && (squares[low] as number) < squareSide) low++;
+		if (low > row + rim + squareRow) return low - row - rim - squareRow;
+		for (let i = upwards.length - 1; i >= 0; i -= 4) {
+			const free = longest[row + rim + (upwards[i] as number)] as number;
+			if (free >= (widths[i] as number)) continue;
+			let least = i;
+			while (least > 0 && (widths[least - 1] as number) > free) least--;
+			return (upwards[i] as number) - (upwards[least] as number) + 1;
+		}
+		return 0;
+	}
+
+	/** The first column from `col` to `most` where a mask with its origin at (col, row) takes nothing taken; undefined where there is none. */
+	freeFrom(mask: Mask, row: number, col: number, most: number): number | undefined {
+		const last = this.last;
+		const cols = this.cols;
+		const rows = mask.rows;
+		const from = mask.from;
+		const to = mask.to;
+		const n = rows.length;
+		const base = (row + this.rim) * cols - 1;
+		let at = col + this.rim;
+		const end = most + this.rim;
+		// Every run has to be clear at one column: after a leap all of them are looked at again, from the one that stood in the way.
+		let i = 0;
+		let clear = 0;
+		while (clear < n) {
+			const taken = last[base + (rows[i] as number) * cols + at + (to[i] as number)] as number;
+			const start = at + (from[i] as number);
+			if (taken >= start) {
+				at += taken - start + 1;
+				if (at > end) return undefined;
+				clear = 0;
+			} else clear++;
+			i++;
+			if (i === n) i = 0;
+		}
+		return at <= end ? at - this.rim : undefined;
+	}
+
+	/** The same leftwards: the last column from `col` down to `least`. */
+	freeBefore({ rows, from, to }: Mask, row: number, col: number, least: number): number | undefined {
+		const { cols, next, rim } = this;
+		const n = rows.length;
+		let at = col + rim;
+		const end = least + rim;
+		for (let i = 0, clear = 0; clear < n; clear++) {
+			const taken = next[(row + rim + (rows[i] as number)) * cols + at + (from[i] as number)] as number;
+			if (taken < at + (to[i] as number)) {
+				at = taken - (to[i] as number);
+				if (at < end) return undefined;
+				clear = -1;
+			} else i = i + 1 === n ? 0 : i + 1;
+		}
+		return at >= end ? at - rim : undefined;
 	}
 
 	take({ rows, from, to }: Mask, row: number, col: number): void {
-		const { cols, last } = this;
 		for (let i = 0; i < rows.length; i++) {
-			const r = row + (rows[i] as number);
+			const r = row + this.rim + (rows[i] as number);
 			if (r < 0 || r >= this.rows) continue;
-			const first = Math.max(0, col + (from[i] as number));
-			const end = Math.min(cols, col + (to[i] as number));
-			const base = r * cols;
-			for (let c = first; c < end; c++) last[base + c] = c;
-			for (let c = end; c < cols && (last[base + c] as number) < end - 1; c++) last[base + c] = end - 1;
+			const first = Math.max(0, col + this.rim + (from[i] as number));
+			const end = Math.min(this.cols, col + this.rim + (to[i] as number));
+			if (first < end) this.takeRun(r, first, end);
+			if (r < this.low) this.low = r;
+			if (r > this.high) this.high = r;
 		}
 	}
+
+	private takeRun(r: number, first: number, end: number): void {
+		const { cols, free, last, next } = this;
+		const base = r * cols;
+		for (let c = first; c < end; c++) {
+			last[base + c] = next[base + c] = c;
+			free[base + c] = 0;
+		}
+		for (let c = end; c < cols && (last[base + c] as number) < end - 1; c++) last[base + c] = end - 1;
+		for (let c = first - 1; c >= 0 && (next[base + c] as number) > first; c--) next[base + c] = first;
+	}
 }
+
+/** From `at` towards `middle` by up to `by`. */
+const nearer = (middle: number, at: number, by: number): number =>
+	at < middle ? Math.min(middle, at + by) : Math.max(middle, at - by);

@@ -1,9 +1,10 @@
 import type { PlacedForm, Placement, ShelfPiece } from "../placement";
-import { areApart, type LaidRing, movedRing } from "./apart";
-import { turnedBy } from "./form";
-import { Grid } from "./grid";
+import type { LaidTurned } from "./apart";
+import { TURN_STEP_DEG, turnedBy } from "./form";
 import { CELL_MM } from "./mask";
-import { postOutline, postRings } from "./post-rings";
+import { type Found, findPlace, type PlaceRule } from "./places";
+import { postOutline } from "./post-rings";
+import { slid } from "./slid";
 import type { Template, Templates } from "./templates";
 
 export interface LaidOut {
@@ -11,87 +12,83 @@ export interface LaidOut {
 	leftIds: string[];
 }
 
-export interface LayRule {
-	/** Angles that are tried are multiples of this, degrees. */
-	everyDeg: number;
-	/** The first row begins so far above the shelf's foot: on a round shelf that is where it is wide enough, mm. */
-	footMm: number;
+/** Free squares are looked for anew after so many pieces. */
+const LOOK_AFTER = 5;
+
+/** A piece in the order of laying. */
+export interface ToLay extends Pick<ShelfPiece, "id" | "form"> {
+	/** Angles that are tried are a quarter turn apart, from this one on, degrees. */
+	fromDeg?: number;
+	/** All angles are tried. */
+	everyAngle?: boolean;
 }
 
 /**
- * Lays outlines in the order given, each where its top comes lowest and then farthest left, at the best of its angles; what fits
- * nowhere is left. Rows of a 2 mm grid upwards with leaps over what is taken; every place is checked exactly before it is taken.
+ * Lays outlines in the order given, each where the rule places it best at the best of its angles; what fits nowhere is left.
+ * On a grid of 2 mm, with leaps over what is taken; every place is checked exactly before it is taken.
  */
 export function layOutlines(
-	all: readonly Pick<ShelfPiece, "id" | "form">[],
-	{ everyDeg, footMm }: LayRule,
+	all: readonly ToLay[],
+	rule: PlaceRule,
 	templates: Templates,
 	pinned: readonly PlacedForm[] = [],
 ): LaidOut {
 	const { shelf, clearanceMm } = templates;
-	const grid = new Grid(shelf);
+	const grid = templates.ground.copy();
 	const laid: Placement[] = [];
-	const rings: LaidRing[] = [];
-	for (const { form, xMm, yMm, turnDeg } of pinned) {
-		const turned = turnedBy(form.outline, turnDeg);
+	const there: LaidTurned[] = [];
+	const put = (one: LaidTurned) => {
 		// Between cells: what the mask misses, the exact check finds.
-		const mask = templates.maskOf(turned);
-		grid.take(mask, Math.round(yMm / CELL_MM), Math.round(xMm / CELL_MM));
-		rings.push(movedRing(turned, xMm, yMm));
-	}
-	for (const { xMm, yMm, acrossMm } of shelf.posts ?? []) {
-		grid.take(templates.maskOf(postOutline(acrossMm)), Math.round(yMm / CELL_MM), Math.round(xMm / CELL_MM));
-	}
-	rings.push(...postRings(shelf));
+		grid.take(templates.maskOf(one.turned), Math.round(one.yMm / CELL_MM), Math.round(one.xMm / CELL_MM));
+		there.push(one);
+	};
+	for (const { form, xMm, yMm, turnDeg } of pinned) put({ turned: turnedBy(form.outline, turnDeg), xMm, yMm });
+	for (const { xMm, yMm, acrossMm } of shelf.posts ?? []) put({ turned: postOutline(acrossMm), xMm, yMm });
 	const leftIds: string[] = [];
-	// A shelf only gets fuller: where an equal one found its place, nothing below is free for the next.
-	const reached = new Map<string, number>();
-	const footRows = Math.ceil(footMm / CELL_MM);
-	for (const { id, form } of all) {
-		let best: { template: Template; row: number; col: number; top: number } | undefined;
-		for (const turned of form.turns) {
-			if (turned.turnDeg % everyDeg !== 0) continue;
-			const template = templates.of(form, turned);
-			const first = reached.get(template.key) ?? template.fromRow + footRows;
-			const mostRow = best ? Math.floor((best.top - turned.maxY) / CELL_MM) : template.toRow;
-			const found = lowestFree(grid, template, first, mostRow, rings, clearanceMm);
-			reached.set(template.key, found.row);
-			const top = found.row * CELL_MM + turned.maxY;
-			if (found.col !== undefined && (!best || top < best.top - 1e-9))
-				best = { template, ...found, col: found.col, top };
+	// A shelf only gets fuller: where an equal one found no place, there is none for the next.
+	const full = new Set<Template>();
+	const box = { minX: Number.POSITIVE_INFINITY, minY: Number.POSITIVE_INFINITY, maxX: -1, maxY: -1 };
+	let since = 0;
+	const task = { grid, shelf, there, clearanceMm, rule, box };
+	for (const one of all) {
+		const { id, form } = one;
+		let best: Found | undefined;
+		for (const angle of anglesOf(one)) {
+			const template = templates.of(form, angle);
+			if (full.has(template)) continue;
+			const found = findPlace(template, task, best);
+			if (found) best = found;
+			else if (!best) full.add(template);
 		}
 		if (!best) {
+			if (since > 1) {
+				grid.lookForRoom();
+				since = 0;
+			}
 			leftIds.push(id);
 			continue;
 		}
-		const { template, row, col } = best;
-		grid.take(template.mask, row, col);
-		rings.push(movedRing(template.turned, col * CELL_MM, row * CELL_MM));
-		laid.push({ id, xMm: col * CELL_MM, yMm: row * CELL_MM, turnDeg: template.turned.turnDeg });
+		const { turned, mask } = best.template;
+		const { xMm, yMm, row, col } = slid(best, task);
+		grid.take(mask, row, col);
+		if (++since === LOOK_AFTER) {
+			grid.lookForRoom();
+			since = 0;
+		}
+		there.push({ turned, xMm, yMm });
+		laid.push({ id, xMm, yMm, turnDeg: turned.turnDeg });
+		box.minX = Math.min(box.minX, xMm + turned.minX);
+		box.minY = Math.min(box.minY, yMm + turned.minY);
+		box.maxX = Math.max(box.maxX, xMm + turned.maxX);
+		box.maxY = Math.max(box.maxY, yMm + turned.maxY);
 	}
 	return { laid, leftIds };
 }
 
-/** The lowest row from `first` to `mostRow` with a free place and its column; where there is none, the row up to which none is. */
-function lowestFree(
-	grid: Grid,
-	{ turned, mask, fromRow, toRow, fromCol, toCol }: Template,
-	first: number,
-	mostRow: number,
-	rings: readonly LaidRing[],
-	clearanceMm: number,
-): { row: number; col?: number } {
-	let row = first;
-	for (const end = Math.min(mostRow + 1, toRow); row < end; row++) {
-		const most = toCol[row - fromRow] as number;
-		let col = fromCol[row - fromRow] as number;
-		while (col <= most) {
-			col = grid.freeFrom(mask, row, col, most);
-			if (col < 0) break;
-			const lies = movedRing(turned, col * CELL_MM, row * CELL_MM);
-			if (rings.every((other) => areApart(lies, other, clearanceMm))) return { row, col };
-			col++;
-		}
-	}
-	return { row };
+/** The angles that are tried, by number: a quarter turn apart, fewer where a form comes to lie on itself before. */
+function anglesOf({ form: { turns }, fromDeg = 0, everyAngle = false }: ToLay): Iterable<number> {
+	if (everyAngle) return turns.keys();
+	const first = Math.round(fromDeg / TURN_STEP_DEG);
+	const quarter = 90 / TURN_STEP_DEG;
+	return new Set([0, 1, 2, 3].map((k) => (first + k * quarter) % turns.length));
 }

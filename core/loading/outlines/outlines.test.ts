@@ -1,6 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
+import { classPieces } from "../../../tests/support/class-pieces";
 import { liesAt, wrongOnShelf } from "../../../tests/support/shelf-checker";
+import { sixtyOutlines } from "../../../tests/support/sixty-outlines";
 import { cases } from "../../../tests/support/thorough";
 import { grown } from "../../geometry/grown";
 import { outerRing } from "../../geometry/outer-ring";
@@ -108,6 +110,35 @@ describe("outlines laid on a shelf", () => {
 			Math.round(laid.reduce((sum, { id }) => sum + (task.pieces.find((one) => one.id === id)?.form.areaMm2 ?? 0), 0)),
 		);
 		expect(glass).toEqual([...glass].sort((a, b) => a - b));
+	});
+
+	/** Share of a shelf that is glass, %, over some studios: 120 layings each. */
+	const share = (shelf: Shelf, piecesFor: (seed: number) => ReturnType<typeof sixtyOutlines>): number => {
+		const shares = Array.from({ length: cases(4, 1) }, (_, i) => {
+			const pieces = piecesFor(i + 1);
+			const { laid } = bestLaid({ pieces, shelf, clearanceMm: 0, passes: 120 });
+			const mm2 = laid.reduce((sum, { id }) => sum + (pieces.find((one) => one.id === id)?.form.areaMm2 ?? 0), 0);
+			return (100 * mm2) / usableMm2(shelf);
+		});
+		return shares.reduce((sum, one) => sum + one, 0) / shares.length;
+	};
+	it.each([
+		["round", { ...round }, 75.5],
+		["octagon", { ...round, shape: "octagon" }, 78],
+		["rectangle", { widthMm: 500, heightMm: 400, marginMm: 0, shape: "rectangle" }, 81],
+	] as const)("of sixty outlines a %s shelf is as full as was once reached", (_, shelf, least) =>
+		expect(share(shelf, sixtyOutlines)).toBeGreaterThan(least),
+	);
+	it("a round shelf holds far more boxes than the largest square within it", () => {
+		const side = round.widthMm * Math.SQRT1_2;
+		const boxes = (seed: number) =>
+			classPieces(seed).map(({ widthMm, heightMm }, i) => ({
+				...{ id: String(i), rank: 0 },
+				form: formOf(boxOutline(widthMm, heightMm)),
+			}));
+		const square: Shelf = { widthMm: side, heightMm: side, marginMm: 0, shape: "rectangle" };
+		const inSquare = (share(square, boxes) * usableMm2(square)) / usableMm2(round);
+		expect(share(round, boxes)).toBeGreaterThan(inSquare * 1.15);
 	});
 
 	it("who is promised first is left out last", () => {

@@ -111,7 +111,7 @@ function leastLeft(
 	const feet = shelf.shape === "rectangle" ? [0] : [0, 0.25 * tallest, 0.5 * tallest];
 	let least: string[] | undefined;
 	for (const footMm of feet) {
-		const { leftIds } = layOutlines(all, { everyDeg: 90, footMm }, templates, kept);
+		const { leftIds } = layOutlines(all, { kind: "top", footMm }, templates, kept);
 		if (!least || leftIds.length < least.length) least = leftIds;
 		if (least.length === 0) break;
 	}
