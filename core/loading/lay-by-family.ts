@@ -11,6 +11,7 @@ interface FamilyTask {
 	kiln: KilnShelves;
 	clearanceMm: number;
 	passes: number;
+	seed?: number;
 	/** One family; or two, on the left half and on the right. */
 	reached: readonly Reached[];
 }

@@ -29,15 +29,24 @@ export function layLoad(
 		};
 	}
 	if (scheduleOnly) return { laid: [], leftIds: [], shelves };
-	const days = [...new Set(pieces.map(({ promised }) => promised ?? "9"))].sort();
+	const ranks = ranksOf(pieces.map(({ promised }) => promised));
 	const ranked = pieces
-		.map((one) => ({
+		.map((one, i) => ({
 			...{ id: one.id, familyId: one.familyId, form: forms.get(one.id) as Form, standsMm: heightOf(one) },
-			rank: days.indexOf(one.promised ?? "9"),
+			rank: ranks[i] as number,
 		}))
 		.sort((a, b) => a.rank - b.rank || b.form.areaMm2 - a.form.areaMm2 || a.id.localeCompare(b.id));
 	return layByFamily({ pieces: ranked, kiln, clearanceMm, passes, reached });
 }
+
+/** Of days that pieces are promised for: 0 for the first, one more for each later day, the last for no promise. */
+export function ranksOf(promised: readonly (string | null | undefined)[]): number[] {
+	const days = [...new Set(promised.map((day) => day ?? NEVER))].sort();
+	return promised.map((day) => days.indexOf(day ?? NEVER));
+}
+
+/** After every day. */
+const NEVER = "9";
 
 export function placeOf({ id, xMm, yMm, turnDeg, shelf }: KilnPlacement, { outline }: Form): Place {
 	const { widthMm, heightMm } = boundsOf([outline]);

@@ -14,6 +14,8 @@ interface TierTask {
 	clearanceMm: number;
 	/** Orders that are tried on each shelf after the usual ones. */
 	passes: number;
+	/** Another one finds other layings. */
+	seed?: number | undefined;
 	/** Places of a shelf where nothing may lie; undefined: nowhere on it. */
 	barred(tier: Tier): readonly Uneven[] | undefined;
 }
@@ -43,7 +45,7 @@ export function layOnTiers(task: TierTask): TiersLaid {
 /** The lowest room first: tall pieces keep theirs. */
 function layOver(
 	tiers: readonly Tier[],
-	{ pieces, pinned = [], clearanceMm, passes, kiln: { uneven = [] }, barred }: TierTask,
+	{ pieces, pinned = [], clearanceMm, passes, seed = 1, kiln: { uneven = [] }, barred }: TierTask,
 ): TiersLaid {
 	let left = [...pieces];
 	const laid: KilnPlacement[] = [];
@@ -54,7 +56,7 @@ function layOver(
 		const its = kept ? left.filter(({ standsMm }) => standsMm <= tier.clearHeightMm) : [];
 		if (its.length === 0) continue;
 		const found = bestLaid({
-			...{ pieces: its, shelf: tier.shelf, clearanceMm, passes, uneven, kept: kept ?? [] },
+			...{ pieces: its, shelf: tier.shelf, clearanceMm, passes, seed, uneven, kept: kept ?? [] },
 			pinned: pinned.filter((one) => one.shelf === shelf),
 		});
 		laid.push(...found.laid.map((one) => ({ ...one, shelf })));
@@ -66,7 +68,8 @@ function layOver(
 
 const clearOf = (tiers: readonly Tier[], i: number): number => tiers[i]?.clearHeightMm ?? 0;
 
-function isFuller(a: TiersLaid, b: TiersLaid, pieces: readonly ShelfPiece[]): boolean {
+/** Whoever is promised first is left out last; then by the glass that is left. */
+export function isFuller(a: TiersLaid, b: TiersLaid, pieces: readonly ShelfPiece[]): boolean {
 	const of = ({ leftIds }: TiersLaid) => {
 		const left = pieces.filter(({ id }) => leftIds.includes(id));
 		return {

@@ -3,7 +3,7 @@ import { fitsBeside } from "@core/loading/fits-beside";
 import { otherHalf } from "@core/loading/halves";
 import type { Reached } from "@core/loading/heat-there";
 import { kilnFor, layByFamily } from "@core/loading/lay-by-family";
-import type { TiersLaid } from "@core/loading/lay-on-tiers";
+import { isFuller, type TiersLaid } from "@core/loading/lay-on-tiers";
 import { USUAL_LAY_PASSES } from "@core/loading/outlines/best-laid";
 import { formOf } from "@core/loading/outlines/form";
 import type { KilnPlacement, PlacedPiece, ShelfPiece } from "@core/loading/placement";
@@ -11,7 +11,9 @@ import { type KilnShelves, tiersOf } from "@core/loading/tiers";
 import { expose } from "comlink";
 
 /** As it is sent: the other side makes the form from its outline. */
-type Sent<P> = Omit<P, "form"> & { outline: Ring };
+type Outlined<P> = Omit<P, "form"> & { outline: Ring };
+export type Sent = Outlined<ShelfPiece>;
+export type SentPlaced = Outlined<PlacedPiece>;
 
 /** What pieces are laid into. */
 export interface LayInto {
@@ -21,22 +23,45 @@ export interface LayInto {
 	reached: readonly Reached[];
 }
 
-const formed = <P>({ outline, ...one }: Sent<P>) => ({ ...one, form: formOf(outline) });
+/** A shelf is laid further in so many rounds of so many layings. */
+const ROUNDS = 16;
+const ROUND_PASSES = 240;
+
+const formed = <P>({ outline, ...one }: Outlined<P>) => ({ ...one, form: formOf(outline) });
 
 /** What takes longer than a frame on the shelf map. */
 const layer = {
 	/** Everything laid anew round what is pinned, on as few shelves as hold it. */
-	again(pieces: Sent<ShelfPiece>[], pinned: Sent<PlacedPiece>[], { kiln, clearanceMm, reached }: LayInto): TiersLaid {
+	again(pieces: Sent[], pinned: SentPlaced[], { kiln, clearanceMm, reached }: LayInto): TiersLaid {
 		return layByFamily({
 			pieces: pieces.map(formed),
 			pinned: pinned.map(formed),
 			...{ kiln, clearanceMm, reached, passes: USUAL_LAY_PASSES },
 		});
 	},
+	/**
+	 * The same laid over and over, each round from another beginning.
+	 * @param tell what is fuller than all before, and how much is done, 0 to 1
+	 */
+	async goOn(
+		pieces: Sent[],
+		pinned: SentPlaced[],
+		{ kiln, clearanceMm, reached }: LayInto,
+		tell: (found: TiersLaid | undefined, share: number) => void,
+	) {
+		const task = { pieces: pieces.map(formed), pinned: pinned.map(formed), kiln, clearanceMm, reached };
+		let best: TiersLaid | undefined;
+		for (let round = 1; round <= ROUNDS; round++) {
+			const found = layByFamily({ ...task, passes: ROUND_PASSES, seed: round + 1 });
+			const isBetter = !best || isFuller(found, best, task.pieces);
+			if (isBetter) best = found;
+			await tell(isBetter ? found : undefined, round / ROUNDS);
+		}
+	},
 	/** Which of these would fit beside what lies on one shelf of so many, and where. */
 	gaps(
-		candidates: Sent<ShelfPiece>[],
-		there: Sent<PlacedPiece>[],
+		candidates: Sent[],
+		there: SentPlaced[],
 		{ kiln, clearanceMm, reached }: LayInto,
 		shelf: number,
 		of: number,

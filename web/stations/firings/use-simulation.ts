@@ -1,7 +1,7 @@
 import type { Simulation, SimulationInput } from "@core/kiln/simulate";
-import { type Remote, wrap } from "comlink";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useState } from "react";
 import { useNewest } from "../../lib/use-newest";
+import { useWorker } from "../../lib/use-worker";
 import type { Simulator } from "../../workers/simulate.worker";
 
 export interface Simulated {
@@ -12,19 +12,17 @@ export interface Simulated {
 	current: boolean;
 }
 
+const thread = () => new Worker(new URL("../../workers/simulate.worker.ts", import.meta.url), { type: "module" });
+
 /** A firing simulated in one worker, again whenever its input changes. Null without input or before the first answer. */
 export function useSimulation(input: SimulationInput | null): Simulated | null {
-	const worker = useRef<{ thread: Worker; remote: Remote<Simulator> } | null>(null);
+	const worker = useWorker<Simulator>(thread);
 	const [answer, setAnswer] = useState<{ key: string; simulation: Simulation; ms: number } | null>(null);
 	const key = input ? JSON.stringify(input) : "";
-	useEffect(() => () => worker.current?.thread.terminate(), []);
 	const simulate = useNewest(async () => {
 		if (!input) return;
-		if (!worker.current) {
-			const thread = new Worker(new URL("../../workers/simulate.worker.ts", import.meta.url), { type: "module" });
-			worker.current = { thread, remote: wrap<Simulator>(thread) };
-		}
-		setAnswer({ key, ...(await worker.current.remote.run(input)) });
+		const found = await worker.ask((remote) => remote.run(input));
+		if (found) setAnswer({ key, ...found });
 	});
 	// biome-ignore lint/correctness/useExhaustiveDependencies: the input is made anew on every draw; its key is not
 	useEffect(simulate, [key]);

@@ -3,9 +3,9 @@ import type { FuseLevel } from "@core/firing/level";
 import type { KitDesign } from "@core/kit/kit";
 import type { Cut, Section } from "@core/stack/section";
 import type { KitSurvey, Trial } from "@core/stack/survey";
-import { type Remote, wrap } from "comlink";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { useNewest } from "../../lib/use-newest";
+import { useWorker } from "../../lib/use-worker";
 import type { Books, Surveyor } from "../../workers/survey.worker";
 
 /** Why a kit is not read: its edges cross too often, it took too long, or somebody stopped it. */
@@ -15,21 +15,7 @@ export type Halt = "intricate" | "late" | "stopped";
 const LIMIT_MS = 10_000;
 const SLOW_MS = 1500;
 
-/** A worker that can be ended in the middle of its work: what was asked of it is then undefined. */
-function begin(books: Books) {
-	const thread = new Worker(new URL("../../workers/survey.worker.ts", import.meta.url), { type: "module" });
-	const remote = wrap<Surveyor>(thread);
-	void remote.open(books);
-	let end = () => {};
-	const ended = new Promise<undefined>((done) => {
-		end = () => {
-			thread.terminate();
-			done(undefined);
-		};
-	});
-	const ask = <T>(of: (remote: Remote<Surveyor>) => Promise<T>) => Promise.race([of(remote), ended]);
-	return { open: (next: Books) => void remote.open(next), ask, end };
-}
+const thread = () => new Worker(new URL("../../workers/survey.worker.ts", import.meta.url), { type: "module" });
 
 /** The survey of a kit while it is changed, its section and its trials, all asked in one worker; the newest answer wins. */
 export function useSurvey(design: KitDesign, books: Books, cut: Cut | undefined, firing?: number) {
@@ -37,26 +23,26 @@ export function useSurvey(design: KitDesign, books: Books, cut: Cut | undefined,
 	const [section, setSection] = useState<Section | undefined>();
 	const [halted, setHalted] = useState<Halt | undefined>();
 	const [slow, setSlow] = useState(false);
-	const worker = useRef<ReturnType<typeof begin> | null>(null);
+	const { ask, end } = useWorker<Surveyor>(thread);
 	const newestBooks = useRef(books);
 	newestBooks.current = books;
 	const sound = useSound(design);
-	useEffect(() => {
-		worker.current = begin(newestBooks.current);
-		return () => worker.current?.end();
-	}, []);
-	useEffect(() => worker.current?.open(books), [books]);
-	const halt = useCallback((why: Halt) => {
-		worker.current?.end();
-		worker.current = begin(newestBooks.current);
-		setSurvey(undefined);
-		setHalted(why);
-	}, []);
+	useEffect(() => void ask((remote) => remote.open(books)), [ask, books]);
+	const halt = useCallback(
+		(why: Halt) => {
+			end();
+			// A new thread knows no books.
+			void ask((remote) => remote.open(newestBooks.current));
+			setSurvey(undefined);
+			setHalted(why);
+		},
+		[ask, end],
+	);
 	const readDesign = useNewest(async () => {
 		let done = false;
 		const tooLate = setTimeout(() => halt("late"), LIMIT_MS);
 		const isSlow = setTimeout(() => setSlow(true), SLOW_MS);
-		const answer = await worker.current?.ask(async (remote) => {
+		const answer = await ask(async (remote) => {
 			const read = await remote.survey(sound, firing);
 			done = true;
 			return read;
@@ -67,9 +53,7 @@ export function useSurvey(design: KitDesign, books: Books, cut: Cut | undefined,
 		setSurvey(answer);
 		if (done) setHalted(answer ? undefined : "intricate");
 	});
-	const readSection = useNewest(async () =>
-		setSection(cut && (await worker.current?.ask((remote) => remote.section(cut, PLACES)))),
-	);
+	const readSection = useNewest(async () => setSection(cut && (await ask((remote) => remote.section(cut, PLACES)))));
 	// biome-ignore lint/correctness/useExhaustiveDependencies: both ask for the newest values themselves; these are what makes them ask
 	useEffect(() => {
 		readDesign();
@@ -79,8 +63,8 @@ export function useSurvey(design: KitDesign, books: Books, cut: Cut | undefined,
 	useEffect(readSection, [cut?.from.x, cut?.from.y, cut?.to.x, cut?.to.y]);
 	const tryOut = useCallback(
 		async (tries: readonly { level: FuseLevel; familyId: string }[]): Promise<Trial[]> =>
-			(await worker.current?.ask((remote) => remote.trials(sound, tries))) ?? [],
-		[sound],
+			(await ask((remote) => remote.trials(sound, tries))) ?? [],
+		[ask, sound],
 	);
 	const stop = useCallback(() => halt("stopped"), [halt]);
 	return { survey, section, tryOut, sound, reading: { halted, slow, stop, again: readDesign } };

@@ -1,6 +1,7 @@
 import type { LoadView, ProposalView } from "@contract/loads";
 import type { PieceBrief } from "@contract/pieces";
 import { kilnShelvesOf } from "@core/loading/kiln-shelves";
+import { ranksOf } from "@core/loading/lay-load";
 import { layWords } from "@core/loading/lay-words";
 import { putIn, swapped } from "@core/loading/shelf-doc";
 import { mostTiers, onShelves, SHELF_COUNTS, shelfWords, type Tier } from "@core/loading/tiers";
@@ -41,7 +42,12 @@ interface Props {
 /** One load on its shelf, laid by hand as far as one likes: every rule answers at once; beside it the schedule that serves all. */
 export function LoadBench({ view, frame, kiln, base, pieces, startMs, accept }: Props) {
 	const bodies = useBodies(view, pieces);
-	const bench = useShelf(base.places, { kiln, clearanceMm: frame.clearanceMm, bodies, reached: base.reached });
+	const ranks = ranksOf(pieces.map(({ promisedDay }) => promisedDay));
+	const bench = useShelf(base.places, {
+		...{ kiln, clearanceMm: frame.clearanceMm, bodies, reached: base.reached },
+		ranks: new Map(pieces.map(({ id }, i) => [id, ranks[i] as number])),
+		wanted: [...base.places.map(({ id }) => id), ...base.leftIds],
+	});
 	const { doc, problems, places, edit } = bench;
 	const [chosen, setChosen] = useState<string | null>(null);
 	const [swapping, setSwapping] = useState(false);
@@ -84,7 +90,7 @@ export function LoadBench({ view, frame, kiln, base, pieces, startMs, accept }: 
 	};
 	const layAgain = async () => {
 		setIsLaying(true);
-		await bench.again(new Map(pieces.map(({ id }, i) => [id, i])));
+		await bench.again();
 		setIsLaying(false);
 	};
 	const mark = (id: string) =>
@@ -101,7 +107,7 @@ export function LoadBench({ view, frame, kiln, base, pieces, startMs, accept }: 
 						onAgain={layAgain}
 						other={of > 1 ? { words: shelfWords(tiers.next, of), onGo: goes } : null}
 					/>
-					<ShelfLine fill={fill} count={doc.laid.length} />
+					<ShelfLine fill={fill} count={doc.laid.length} further={bench.further} />
 				</div>
 				<ShelfTabs counts={of > 1 ? onShelves(doc.laid, of) : []} shown={here} onShow={tiers.show}>
 					{base.reached.length === 1 && of < mostTiers(kiln) && (

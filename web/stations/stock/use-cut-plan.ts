@@ -1,6 +1,7 @@
 import type { CutProgress, CutTask } from "@core/cutting/plan/search";
-import { proxy, wrap } from "comlink";
-import { useEffect, useMemo, useState } from "react";
+import { proxy } from "comlink";
+import { useMemo } from "react";
+import { askOnce, useSearch } from "../../lib/use-worker";
 import type { CutOutlook, Planner } from "../../workers/cut.worker";
 
 /** For the rest of a plan that is being cut: an answer while one waits (docs/benchmarks.md). */
@@ -9,50 +10,33 @@ const PASSES_WHILE_CUTTING = 12;
 const thread = () => new Worker(new URL("../../workers/cut.worker.ts", import.meta.url), { type: "module" });
 
 interface Found {
-	key: string;
 	plans: (CutProgress | undefined)[];
 	outlooks: (CutOutlook | undefined)[];
-	done: number;
 }
 
-/** Plans of each task as far as they are found, searched for in a worker that ends with the page or a change of the list. */
+/** Plans of each task as far as they are found; searched for anew when the list changes. */
 export function useCutPlan(tasks: readonly CutTask[]) {
-	const key = JSON.stringify(tasks);
-	const [found, setFound] = useState<Found>();
+	const key = tasks.length === 0 ? null : JSON.stringify(tasks);
 	// biome-ignore lint/correctness/useExhaustiveDependencies: the list by what it says
 	const list = useMemo(() => [...tasks], [key]);
-	useEffect(() => {
-		if (list.length === 0) return;
-		const worker = thread();
-		const now: Found = { key, plans: list.map(() => undefined), outlooks: list.map(() => undefined), done: 0 };
-		const show = () => setFound({ ...now, plans: [...now.plans], outlooks: [...now.outlooks] });
-		const tell = proxy((i: number, progress: CutProgress, share: number) => {
+	const { found, share } = useSearch<Planner, Found>(thread, key, (ask, tell) => {
+		const now: Found = { plans: list.map(() => undefined), outlooks: list.map(() => undefined) };
+		let done = 0;
+		const show = () => tell({ plans: [...now.plans], outlooks: [...now.outlooks] }, done);
+		const plan = proxy((i: number, progress: CutProgress, share: number) => {
 			now.plans[i] = progress;
-			now.done = share;
+			done = share;
 			show();
 		});
-		const tellMore = proxy((i: number, outlook: CutOutlook) => {
-			now.outlooks[i] = outlook;
+		const outlook = proxy((i: number, its: CutOutlook) => {
+			now.outlooks[i] = its;
 			show();
 		});
-		void wrap<Planner>(worker).search(list, tell, tellMore);
-		return () => worker.terminate();
-	}, [list, key]);
-	const own = found?.key === key ? found : undefined;
-	return {
-		plans: own?.plans ?? [],
-		outlooks: own?.outlooks ?? [],
-		/** 0 to 1; 1 once nothing is searched for any more. */
-		share: list.length === 0 ? 1 : (own?.done ?? 0),
-	};
+		return ask((remote) => remote.search(list, plan, outlook));
+	});
+	return { plans: found?.plans ?? [], outlooks: found?.outlooks ?? [], share };
 }
 
 /** One plan, quickly, in a thread of its own. */
-export async function planOnce(task: CutTask): Promise<CutProgress | undefined> {
-	const worker = thread();
-	try {
-		return await wrap<Planner>(worker).plan(task, PASSES_WHILE_CUTTING);
-	} finally {
-		worker.terminate();
-	}
-}
+export const planOnce = (task: CutTask): Promise<CutProgress | undefined> =>
+	askOnce<Planner, CutProgress | undefined>(thread, (remote) => remote.plan(task, PASSES_WHILE_CUTTING));

@@ -1,18 +1,12 @@
 import type { PlanView } from "@contract/loads";
 import type { ShownPlan } from "@core/loading/plan/shown";
 import type { PlanName } from "@core/loading/plan/weights";
-import { proxy, wrap } from "comlink";
-import { useEffect, useMemo, useState } from "react";
+import { proxy } from "comlink";
+import { useMemo } from "react";
+import { useSearch } from "../../../lib/use-worker";
 import type { LoadPlanner } from "../../../workers/plan.worker";
 
 export type Plans = Partial<Record<PlanName, ShownPlan>>;
-
-interface Found {
-	key: string;
-	plans: Plans;
-	share: number;
-	ms: number;
-}
 
 /** What a plan depends on; the hour it begins at only moves on. */
 const keyOf = ({
@@ -32,34 +26,25 @@ const keyOf = ({
 		book,
 	]);
 
-/** The three plans as far as they are found, searched for in a worker that ends with the page or a change of what waits. */
+const thread = () => new Worker(new URL("../../../workers/plan.worker.ts", import.meta.url), { type: "module" });
+
+/** The three plans as far as they are found; searched for anew when what waits changes. */
 export function usePlan(view: PlanView) {
 	const key = keyOf(view);
-	const [found, setFound] = useState<Found>();
-	const [stopped, setStopped] = useState<string>();
 	// biome-ignore lint/correctness/useExhaustiveDependencies: the book by what it says
 	const book = useMemo(() => view, [key]);
-	const isStopped = stopped === key;
-	useEffect(() => {
-		if (book.pieces.length === 0 || isStopped) return;
-		const worker = new Worker(new URL("../../../workers/plan.worker.ts", import.meta.url), { type: "module" });
-		const from = performance.now();
+	const search = useSearch<LoadPlanner, Plans>(thread, book.pieces.length === 0 ? null : key, (ask, tell) => {
 		const plans: Plans = {};
-		const tell = proxy((name: PlanName, plan: ShownPlan | undefined, share: number) => {
+		const told = proxy((name: PlanName, plan: ShownPlan | undefined, share: number) => {
 			if (plan) plans[name] = plan;
-			setFound({ key, plans: { ...plans }, share, ms: performance.now() - from });
+			tell({ ...plans }, share);
 		});
-		void wrap<LoadPlanner>(worker).plan(book, tell);
-		return () => worker.terminate();
-	}, [book, key, isStopped]);
-	const own = found?.key === key ? found : undefined;
+		return ask((remote) => remote.plan(book, told));
+	});
+	const { found: plans = {}, ...how } = search;
 	return {
-		plans: own?.plans ?? {},
-		/** 0 to 1; 1 once nothing is searched for any more. */
-		share: book.pieces.length === 0 || isStopped ? 1 : (own?.share ?? 0),
-		ms: own?.ms ?? 0,
+		...{ plans, ...how },
 		/** The book that the plans were made from. */
 		book,
-		stop: () => setStopped(key),
 	};
 }

@@ -5,17 +5,19 @@ import { boundsOf } from "@core/geometry/bounds";
 import { footprintOf, heightOf } from "@core/loading/footprint";
 import type { Reached } from "@core/loading/heat-there";
 import { kilnShelvesOf } from "@core/loading/kiln-shelves";
+import { isFuller, type TiersLaid } from "@core/loading/lay-on-tiers";
 import { heldProblems, loadProblems } from "@core/loading/load-problems";
-import { formOf } from "@core/loading/outlines/form";
+import { type Form, formOf } from "@core/loading/outlines/form";
 import type { Place } from "@core/loading/place";
 import type { KilnPlacement, PlacedPiece, ShelfPiece } from "@core/loading/placement";
 import { moved, putIn, type ShelfDoc } from "@core/loading/shelf-doc";
 import { shelvesUsed } from "@core/loading/tiers";
 import { outlineKey } from "@core/piece/outline-key";
-import { type Remote, wrap } from "comlink";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useMemo, useState } from "react";
+import { useWorker } from "../../../lib/use-worker";
 import { createDraft, useDocument, useSteps } from "../../../ui/kept/draft";
 import type { LayInto, ShelfLayer } from "../../../workers/shelf.worker";
+import { shelfThread, useFurther } from "./use-further";
 
 /** What a piece covers after firing, how high it stands, and of which family it is. */
 type Body = Omit<ShelfPiece, "id" | "rank">;
@@ -41,10 +43,14 @@ interface Load {
 	clearanceMm: number;
 	bodies: ReadonlyMap<string, Body>;
 	reached: readonly Reached[];
+	/** Less is promised sooner. */
+	ranks: ReadonlyMap<string, number>;
+	/** What may lie here too. */
+	wanted: readonly string[];
 }
 
 /** One load on a kiln's shelves as it is laid by hand: the document, its undo, and what is wrong with it now. */
-export function useShelf(start: readonly KilnPlacement[], { kiln, clearanceMm, bodies, reached }: Load) {
+export function useShelf(start: readonly KilnPlacement[], { kiln, clearanceMm, bodies, reached, ranks, wanted }: Load) {
 	// biome-ignore lint/correctness/useExhaustiveDependencies: a shelf begins once; a new proposal is a new one
 	const store = useMemo(() => createDraft<ShelfDoc, object>({ laid: start, pinnedIds: [] }, () => ({})), []);
 	const kept = useDocument(store);
@@ -52,9 +58,8 @@ export function useShelf(start: readonly KilnPlacement[], { kiln, clearanceMm, b
 	const [held, setHeld] = useState<{ id: string; xMm: number; yMm: number } | null>(null);
 	const doc = held ? moved(kept, held.id, held.xMm, held.yMm) : kept;
 	const steps = useSteps(store);
-	// One remote as long as its thread: a second one would be cut off when the first is forgotten.
-	const worker = useRef<{ thread: Worker; remote: Remote<ShelfLayer> } | null>(null);
-	useEffect(() => () => worker.current?.thread.terminate(), []);
+	const left = wanted.filter((id) => !kept.laid.some((one) => one.id === id));
+	const { ask } = useWorker<ShelfLayer>(shelfThread);
 	const into = useMemo<LayInto>(
 		() => ({
 			kiln: kilnShelvesOf(kiln),
@@ -74,28 +79,20 @@ export function useShelf(start: readonly KilnPlacement[], { kiln, clearanceMm, b
 	// A piece in the hand moves with every frame: only what it touches is asked again.
 	const inHand = formed.find(({ id }) => id === heldId);
 	const problems = inHand ? [...heldProblems(inHand, others, into), ...between] : between;
-	const ask = () => {
-		if (!worker.current) {
-			const thread = new Worker(new URL("../../../workers/shelf.worker.ts", import.meta.url), { type: "module" });
-			worker.current = { thread, remote: wrap<ShelfLayer>(thread) };
-		}
-		return worker.current.remote;
-	};
-	const toLay = (id: string, rank = 0) => {
+	const toLay = (id: string) => {
 		const body = bodies.get(id);
 		return {
-			...{ id, rank, familyId: body?.familyId ?? "" },
+			...{ id, rank: ranks.get(id) ?? 0, familyId: body?.familyId ?? "" },
 			...{ outline: body?.form.outline ?? [], standsMm: body?.standsMm ?? 0 },
 		};
 	};
 	const outlined = (one: KilnPlacement) => ({ ...one, ...toLay(one.id) });
 	/** Which of some pieces would fit beside what lies on a shelf, of so many. */
-	const gaps = (ids: readonly string[], shelf: number, of: number) =>
-		ask().gaps(
-			ids.map((id) => toLay(id)),
-			doc.laid.filter(({ id }) => !ids.includes(id)).map(outlined),
-			...([into, shelf, of] as const),
-		);
+	const gaps = async (ids: readonly string[], shelf: number, of: number) => {
+		const there = doc.laid.filter(({ id }) => !ids.includes(id)).map(outlined);
+		return (await ask((remote) => remote.gaps(ids.map(toLay), there, into, shelf, of))) ?? [];
+	};
+	const { further, lay } = useFurther(store, held !== null, left, { toLay, outlined, into });
 	return {
 		doc,
 		formed,
@@ -113,15 +110,15 @@ export function useShelf(start: readonly KilnPlacement[], { kiln, clearanceMm, b
 			return { ...one, widthMm, heightMm, outline: form.outline };
 		}),
 		/** Everything that is not pinned, laid anew. */
-		async again(ranks: ReadonlyMap<string, number>) {
+		async again() {
 			const pinned = doc.laid.filter(({ id }) => doc.pinnedIds.includes(id));
-			const free = doc.laid.filter(({ id }) => !doc.pinnedIds.includes(id)).map(({ id }) => toLay(id, ranks.get(id)));
+			const free = doc.laid.filter(({ id }) => !doc.pinnedIds.includes(id)).map(({ id }) => toLay(id));
 			const asked = store.getState().document;
-			const { laid } = await ask().again(free, pinned.map(outlined), into);
+			const found = await ask((remote) => remote.again(free, pinned.map(outlined), into));
 			// Whoever went on by hand meanwhile keeps what they did.
-			if (store.getState().document === asked)
-				store.getState().edit((before) => ({ ...before, laid: [...pinned, ...laid] }));
+			if (found && store.getState().document === asked) lay(found.laid);
 		},
+		further,
 		gaps,
 		/** A piece onto another of so many shelves, where it fits. Tells whether it did. */
 		async toShelf(id: string, shelf: number, of: number) {
