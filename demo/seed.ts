@@ -1,5 +1,6 @@
 import { randomBytes, randomUUID } from "node:crypto";
 import type { ActionInput, ActionName } from "@contract/actions";
+import { byId } from "@core/by-id";
 import type { FuseLevel } from "@core/firing/level";
 import type { Glue, NextStep } from "@core/journey/events";
 import type { Database, Transaction } from "@db/connect";
@@ -265,7 +266,7 @@ class DemoStudio {
 
 	/** Samples with a picture each: the kit's own drawing stands in for a photo. */
 	private async samples(kilnId: string | null): Promise<void> {
-		const glasses = new Map(GLASSES.map((one) => [one.id, one]));
+		const glasses = byId(GLASSES);
 		for (const [i, one] of SAMPLES.entries()) {
 			const sampleId = randomUUID();
 			const firedOn = this.day((30 + 9 * i) * DAY);

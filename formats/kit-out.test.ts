@@ -1,3 +1,4 @@
+import { byId } from "@core/by-id";
 import { boundsOf } from "@core/geometry/bounds";
 import { areaMm2, type Point } from "@core/geometry/region";
 import { drawnParts } from "@core/kit/drawn";
@@ -20,7 +21,6 @@ import { outlinesFromDxf } from "./outline-from-dxf";
 import { outlinesFromSvg } from "./outline-from-svg";
 import { PdfType } from "./pdf-type";
 
-const byId = <T extends { id: string }>(rows: readonly T[]) => new Map(rows.map((one) => [one.id, one]));
 const glasses = byId(GLASSES);
 const book = { glasses, families: byId(FAMILIES), moulds: byId(MOULDS) };
 

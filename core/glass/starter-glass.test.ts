@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { byId } from "../by-id";
 import { emptyKit } from "../kit/kit";
 import { STARTERS, starterKit } from "../kit/starters";
 import { readKit } from "../stack/read-kit";
@@ -9,7 +10,7 @@ describe("the starter list of glass", () => {
 	it("is enough to lay every starter kit from, in either family, without a stop", () => {
 		for (const family of [FAMILY_90, FAMILY_96]) {
 			const glasses = starterGlass(family.id);
-			const book = { families: new Map([[family.id, family]]), glasses: new Map(glasses.map((one) => [one.id, one])) };
+			const book = { families: new Map([[family.id, family]]), glasses: byId(glasses) };
 			let n = 0;
 			for (const starter of STARTERS) {
 				const kit = starterKit(starter, glasses, () => `p${++n}`) ?? emptyKit();

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { book, cut, glass, kit, lay, square } from "../../tests/support/kit";
+import { byId } from "../by-id";
 import { readKit } from "../stack/read-kit";
 import { swapFamily } from "./family-swap";
 
@@ -13,7 +14,7 @@ const GLASSES = [
 	glass("brick 96", { familyId: "96", opacity: "opalescent", firedColour: "#a8502f" }),
 	glass("sky 96", { familyId: "96", opacity: "opalescent", firedColour: "#8fc1d9" }),
 ];
-const shelf = new Map(GLASSES.map((one) => [one.id, one]));
+const shelf = byId(GLASSES);
 const studio = { ...book(), glasses: shelf };
 
 describe("a kit for another family", () => {

@@ -1,14 +1,15 @@
 import { describe, expect, it } from "vitest";
 import { GLASSES as DEMO, FAMILIES } from "../../demo/studio";
 import { book, GLASSES } from "../../tests/support/kit";
+import { byId } from "../by-id";
 import { readKit } from "../stack/read-kit";
 import { STARTERS, starterKit } from "./starters";
 
 let made = 0;
 const newId = () => `s${++made}`;
 const demo = {
-	glasses: new Map(DEMO.map((one) => [one.id, one])),
-	families: new Map(FAMILIES.map((one) => [one.id, one])),
+	glasses: byId(DEMO),
+	families: byId(FAMILIES),
 };
 
 describe.each(STARTERS)("the starter %s", (starter) => {

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { bar, cut, disc, glass, kit, square } from "../../tests/support/kit";
+import { byId } from "../by-id";
 import { perimeterMm } from "../geometry/region";
 import type { CutShape } from "../geometry/shape";
 import type { KitPart } from "../kit/kit";
@@ -13,8 +14,7 @@ const known = ["coal", "lime", "sky"].map((id) =>
 );
 const part = (id: string, shape: CutShape, layer: number, xMm = 0, yMm = 0, turnDeg = 0): KitPart =>
 	cut(shape, layer, xMm, yMm, known.some((one) => one.id === id) ? id : "sky", { id, name: id, turnDeg });
-const laid = (parts: KitPart[]) =>
-	layUp(kit(parts), { glasses: new Map(known.map((one) => [one.id, one])), families: new Map() }, 0);
+const laid = (parts: KitPart[]) => layUp(kit(parts), { glasses: byId(known), families: new Map() }, 0);
 const contacts = (parts: KitPart[]) => contactsOf(laid(parts));
 const bodies = (parts: KitPart[]) => groupsOf(laid(parts), contacts(parts)).map((group) => group.parts);
 

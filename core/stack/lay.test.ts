@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import { KITS } from "../../demo/kits";
 import { FAMILIES, GLASSES } from "../../demo/studio";
 import { bar, book, box, cut, disc, fire, kit, lay, square } from "../../tests/support/kit";
+import { byId } from "../by-id";
 import { boundsOf } from "../geometry/bounds";
 import { areaMm2 } from "../geometry/region";
 import type { CutShape } from "../geometry/shape";
@@ -132,8 +133,8 @@ describe("what lies on the shelf before a firing", () => {
 		]);
 	});
 	it("holds every kind of part that the demo uses, each drawn in a colour", () => {
-		const glasses = new Map(GLASSES.map((one) => [one.id, one]));
-		const demo = { glasses, families: new Map(FAMILIES.map((one) => [one.id, one])) };
+		const glasses = byId(GLASSES);
+		const demo = { glasses, families: byId(FAMILIES) };
 		const kinds = new Set(KITS.flatMap((design) => layUp(design, demo, 5).map(({ part }) => part.kind)));
 		expect([...PART_KINDS].filter((kind) => !kinds.has(kind))).toEqual(["lump", "foil"]);
 		for (const design of KITS)

@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import { KITS } from "../../demo/kits";
 import { FAMILIES, GLASSES, MOULDS } from "../../demo/studio";
 import { bar, book, cut, fire, kit, lay, mould, square } from "../../tests/support/kit";
+import { byId } from "../by-id";
 import { glassCostOf, WASTE_SHARE } from "../cost/glass-cost";
 import { USUAL_PACE } from "../firing/schools";
 import { boundsOf } from "../geometry/bounds";
@@ -17,9 +18,9 @@ import { surveyOf, trialsOf } from "./survey";
 
 const studio = book();
 const demoBook = {
-	glasses: new Map(GLASSES.map((one) => [one.id, one])),
-	families: new Map(FAMILIES.map((one) => [one.id, one])),
-	moulds: new Map(MOULDS.map((one) => [one.id, one])),
+	glasses: byId(GLASSES),
+	families: byId(FAMILIES),
+	moulds: byId(MOULDS),
 };
 
 describe("a survey", () => {

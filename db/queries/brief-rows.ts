@@ -1,3 +1,4 @@
+import { byId } from "@core/by-id";
 import type { KitReading } from "@core/stack/read-kit";
 import { asc, eq, inArray, type SQL, sql } from "drizzle-orm";
 import type { Reader } from "../connect";
@@ -37,7 +38,7 @@ async function kitsOf(reader: Reader, ids: string[]) {
 		})
 		.from(kitVersion)
 		.where(inArray(kitVersion.id, ids));
-	return new Map(rows.map((row) => [row.id, row]));
+	return byId(rows);
 }
 
 /** What each glass looks like after firing, and how thick it is bought, mm; by id. */

@@ -1,4 +1,5 @@
 import type { Attendee, CalendarSession } from "@contract/courses";
+import { byId } from "@core/by-id";
 import { and, asc, count, desc, eq, gte, inArray, isNull, lte, max, min, type SQL, sql } from "drizzle-orm";
 import type { Reader, Transaction } from "../connect";
 import {
@@ -205,8 +206,8 @@ export async function studentRows(reader: Reader) {
 			.from(piece)
 			.groupBy(piece.studentId),
 	]);
-	const classesOf = new Map(classes.map((one) => [one.id, one]));
-	const piecesOf = new Map(pieces.map((one) => [one.id, one]));
+	const classesOf = byId(classes);
+	const piecesOf = byId(pieces);
 	return rows.map((row) => ({
 		...row,
 		classes: classesOf.get(row.id)?.n ?? 0,

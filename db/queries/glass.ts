@@ -1,3 +1,4 @@
+import { byId } from "@core/by-id";
 import type { GlassBook } from "@core/stack/lay";
 import { and, asc, count, eq, inArray, isNotNull, isNull } from "drizzle-orm";
 import type { Reader, Transaction } from "../connect";
@@ -33,9 +34,9 @@ export async function loadGlassBook(reader: Reader): Promise<GlassBook> {
 	const { families, glasses } = await loadGlass(reader);
 	const clearHeightMm = await loadClearHeightMm(reader);
 	return {
-		families: new Map(families.map((one) => [one.id, one])),
-		glasses: new Map(glasses.map((one) => [one.id, one])),
-		moulds: new Map((await loadMoulds(reader)).map((one) => [one.id, one])),
+		families: byId(families),
+		glasses: byId(glasses),
+		moulds: byId(await loadMoulds(reader)),
 		...(clearHeightMm !== undefined && { clearHeightMm }),
 	};
 }

@@ -1,5 +1,6 @@
 import type { Picture, Pictures } from "@contract/kits";
 import type { PieceBrief } from "@contract/pieces";
+import { byId } from "@core/by-id";
 import { boundsOf } from "@core/geometry/bounds";
 import type { Ring } from "@core/geometry/region";
 import type { Glass } from "@core/glass/glass";
@@ -14,7 +15,7 @@ import { loadGlass } from "./glass";
 export async function picturesOf(reader: Reader, pieces: readonly PieceBrief[]): Promise<Pictures> {
 	const ids = [...new Set(pieces.flatMap(({ kitVersionId }) => kitVersionId ?? []))];
 	if (ids.length === 0) return {};
-	const glasses = new Map((await loadGlass(reader)).glasses.map((one) => [one.id, one]));
+	const glasses = byId((await loadGlass(reader)).glasses);
 	const versions = await reader
 		.select({ id: kitVersion.id, document: kitVersion.document })
 		.from(kitVersion)

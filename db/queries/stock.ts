@@ -1,3 +1,4 @@
+import { byId } from "@core/by-id";
 import { and, desc, eq, gte, inArray, isNull, ne, sql } from "drizzle-orm";
 import { type DotGlasses, dotGlassIds } from "../../core/kit/dot-glasses";
 import { inPalette, type KitDesign, paletteName } from "../../core/kit/kit";
@@ -23,7 +24,7 @@ export async function dotGlassesOf(reader: Reader, designs: readonly KitDesign[]
 		.select({ id: glass.id, form: glass.form, thicknessMm: glass.thicknessMm })
 		.from(glass)
 		.where(inArray(glass.id, ids));
-	return new Map(rows.map((one) => [one.id, one]));
+	return byId(rows);
 }
 
 /**

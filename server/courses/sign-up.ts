@@ -1,6 +1,7 @@
 import type { Picture } from "@contract/kits";
 import { problemsOf } from "@contract/problems";
 import { type SignUpForm, signUpForm } from "@contract/sign-up";
+import { byId } from "@core/by-id";
 import { choiceProblem } from "@core/kit/choice";
 import type { Units } from "@core/units/phrase";
 import type { Database, Reader } from "@db/connect";
@@ -70,7 +71,7 @@ export async function signUpDoor(reader: Reader, key: string, now: Date): Promis
 					.select({ id: kitDesign.id, name: kitDesign.name, retired: kitDesign.retired, design: kitDesign.document })
 					.from(kitDesign)
 					.where(inArray(kitDesign.id, kitIds));
-	const glasses = new Map((await loadGlass(reader)).glasses.map((one) => [one.id, one]));
+	const glasses = byId((await loadGlass(reader)).glasses);
 	const { asked } = await openSignUps(reader, row.id);
 	const taken = Math.max(...coming.map(({ students }) => students));
 	return {

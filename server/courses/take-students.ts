@@ -1,3 +1,4 @@
+import { byId } from "@core/by-id";
 import { student } from "@db/schema";
 import { eq, inArray } from "drizzle-orm";
 import type { UseCase } from "../house/context";
@@ -11,7 +12,7 @@ import { seat } from "./models/seat";
 export const takeStudents: UseCase<"takeStudents"> = async ({ tx, now }, { students, sessionIds }) => {
 	const ids = students.map(({ id }) => id);
 	const rows = await tx.select().from(student).where(inArray(student.id, ids)).orderBy(student.id).for("update");
-	const known = new Map(rows.map((row) => [row.id, row]));
+	const known = byId(rows);
 	const fresh = students.filter(({ id }) => !known.has(id));
 	if (fresh.length > 0) await tx.insert(student).values(fresh.map((form) => ({ ...form, revision: 1 })));
 	let changed = 0;

@@ -1,3 +1,4 @@
+import { byId } from "@core/by-id";
 import { loadMoulds, openStrainTests } from "@db/queries/glass";
 import { kitNames } from "@db/queries/kits";
 import { pictureOf } from "@db/queries/pictures";
@@ -30,7 +31,7 @@ export const books: View<"books"> = async (context) => {
 		.leftJoin(kiln, eq(kiln.id, sample.kilnId))
 		.orderBy(desc(sample.firedOn), asc(sample.name));
 	const its = await booksFor(context);
-	const glasses = new Map(its.glasses.map((one) => [one.id, one]));
+	const glasses = byId(its.glasses);
 	return {
 		...its,
 		moulds: await loadMoulds(db),

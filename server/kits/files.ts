@@ -1,5 +1,6 @@
 import { writeKitFile } from "@contract/documents/kit-file";
 import { id } from "@contract/fields";
+import { byId } from "@core/by-id";
 import { inPalette, type KitDesign } from "@core/kit/kit";
 import { PAPER_SIZES } from "@core/studio/customs";
 import type { Units } from "@core/units/phrase";
@@ -32,7 +33,7 @@ export async function kitFileOf(db: Database, wish: FileWish): Promise<OpenFile>
 	const design = inPalette(document, wish.palette);
 	const { glasses, families } = await loadGlass(db);
 	const moulds = await loadMoulds(db);
-	const byId = new Map(glasses.map((one) => [one.id, one]));
+	const glassById = byId(glasses);
 	const name = fileName(design.name, "kit");
 	switch (wish.file) {
 		case "kit.json":
@@ -42,9 +43,9 @@ export async function kitFileOf(db: Database, wish: FileWish): Promise<OpenFile>
 				name: `${name}.kit.json`,
 			};
 		case "kit.svg":
-			return { body: kitSvg(design, byId), type: "image/svg+xml", name: `${name}.svg` };
+			return { body: kitSvg(design, glassById), type: "image/svg+xml", name: `${name}.svg` };
 		case "kit.dxf":
-			return { body: kitDxf(design, byId), type: "image/vnd.dxf", name: `${name}.dxf` };
+			return { body: kitDxf(design, glassById), type: "image/vnd.dxf", name: `${name}.dxf` };
 		case "kit.pdf": {
 			const studio = await loadStudio(db);
 			const paper = PAPER_SIZES.find((size) => size === (wish.paper ?? studio.customs.paper));
@@ -59,8 +60,8 @@ export async function kitFileOf(db: Database, wish: FileWish): Promise<OpenFile>
 				design,
 				book,
 				reading: palette || !isCurrent(kept, book) ? undefined : kept.reading,
-				glasses: byId,
-				moulds: new Map(moulds.map((one) => [one.id, one])),
+				glasses: glassById,
+				moulds: byId(moulds),
 				studio: studio.name,
 				edition: edition.join(", "),
 				units: wish.units,

@@ -1,3 +1,4 @@
+import { byId } from "@core/by-id";
 import { demandOf } from "@core/firing/demand";
 import { demandOfDocument, newSchedule } from "@core/firing/document";
 import type { FuseLevel } from "@core/firing/level";
@@ -25,9 +26,9 @@ import { cases } from "../support/thorough";
 
 /** One piece in one firing is told in one way, wherever it is told: bench, hand-in, trays, plan and schedule. */
 const demo = {
-	glasses: new Map(GLASSES.map((one) => [one.id, one])),
-	families: new Map(FAMILIES.map((one) => [one.id, one])),
-	moulds: new Map(MOULDS.map((one) => [one.id, one])),
+	glasses: byId(GLASSES),
+	families: byId(FAMILIES),
+	moulds: byId(MOULDS),
 };
 const studio = testBook();
 

@@ -1,3 +1,4 @@
+import { byId } from "@core/by-id";
 import type { CutShape } from "@core/geometry/shape";
 import { FAMILY_90, FAMILY_96 } from "@core/glass/family";
 import { type Glass, PLAIN_SHEET } from "@core/glass/glass";
@@ -51,13 +52,13 @@ export const mould = (id: string, change: Partial<Mould> = {}): Mould => ({
 });
 
 export const book = (moulds: Mould[] = [], clearHeightMm?: number): GlassBook => ({
-	glasses: new Map(GLASSES.map((one) => [one.id, one])),
+	glasses: byId(GLASSES),
 	families: new Map([
 		["90", FAMILY_90],
 		["96", FAMILY_96],
 		["found", { ...FAMILY_90, id: "found", label: "untested pane", tested: false }],
 	]),
-	moulds: new Map(moulds.map((one) => [one.id, one])),
+	moulds: byId(moulds),
 	...(clearHeightMm !== undefined && { clearHeightMm }),
 });
 

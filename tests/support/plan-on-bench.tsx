@@ -1,15 +1,16 @@
+import { byId } from "@core/by-id";
 import { drawnParts } from "@core/kit/drawn";
 import { useMemo } from "react";
 import { useDraft } from "../../web/stations/kits/draft";
 import { PlanEditor } from "../../web/stations/kits/plan/plan-editor";
 import { GLASSES } from "./kit";
 
-const byId = new Map(GLASSES.map((one) => [one.id, one]));
+const glassById = byId(GLASSES);
 
 /** The plan of the kit on the bench, to be pressed and dragged in a browser. */
 export function PlanOnBench() {
 	const design = useDraft(({ document }) => document);
-	const drawn = useMemo(() => drawnParts(design, byId), [design]);
+	const drawn = useMemo(() => drawnParts(design, glassById), [design]);
 	return (
 		<PlanEditor
 			drawn={drawn}

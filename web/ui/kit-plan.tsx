@@ -1,3 +1,4 @@
+import { byId } from "@core/by-id";
 import { boundsOf } from "@core/geometry/bounds";
 import type { Glass } from "@core/glass/glass";
 import { drawnParts } from "@core/kit/drawn";
@@ -15,7 +16,7 @@ interface Props {
 /** A kit's plan to scale, bottom layer first, in the glass's own colours. */
 export function KitPlan({ design, glasses, fired = true, className }: Props) {
 	const figure = useFigure();
-	const drawn = drawnParts(design, new Map(glasses.map((one) => [one.id, one])));
+	const drawn = drawnParts(design, byId(glasses));
 	const box = boundsOf(drawn.flatMap(({ region }) => region));
 	const size = Math.max(box.widthMm, box.heightMm, 20);
 	const pad = size * 0.03;

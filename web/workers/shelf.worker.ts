@@ -27,15 +27,15 @@ export interface LayInto {
 const ROUNDS = 16;
 const ROUND_PASSES = 240;
 
-const formed = <P>({ outline, ...one }: Outlined<P>) => ({ ...one, form: formOf(outline) });
+const formed = <P extends { outline: Ring }>({ outline, ...one }: P) => ({ ...one, form: formOf(outline) });
 
 /** What takes longer than a frame on the shelf map. */
 const layer = {
 	/** Everything laid anew round what is pinned, on as few shelves as hold it. */
 	again(pieces: Sent[], pinned: SentPlaced[], { kiln, clearanceMm, reached }: LayInto): TiersLaid {
 		return layByFamily({
-			pieces: pieces.map(formed),
-			pinned: pinned.map(formed),
+			pieces: pieces.map((one) => formed(one)),
+			pinned: pinned.map((one) => formed(one)),
 			...{ kiln, clearanceMm, reached, passes: USUAL_LAY_PASSES },
 		});
 	},
@@ -49,7 +49,13 @@ const layer = {
 		{ kiln, clearanceMm, reached }: LayInto,
 		tell: (found: TiersLaid | undefined, share: number) => void,
 	) {
-		const task = { pieces: pieces.map(formed), pinned: pinned.map(formed), kiln, clearanceMm, reached };
+		const task = {
+			pieces: pieces.map((one) => formed(one)),
+			pinned: pinned.map((one) => formed(one)),
+			kiln,
+			clearanceMm,
+			reached,
+		};
 		let best: TiersLaid | undefined;
 		for (let round = 1; round <= ROUNDS; round++) {
 			const found = layByFamily({ ...task, passes: ROUND_PASSES, seed: round + 1 });
@@ -72,7 +78,7 @@ const layer = {
 		return reached.flatMap(({ family }, half) =>
 			fitsBeside(
 				low.filter(({ familyId }) => familyId === family.id).map(({ id, outline }) => ({ id, form: formOf(outline) })),
-				there.filter((one) => one.shelf === shelf).map(formed),
+				there.filter((one) => one.shelf === shelf).map((one) => formed(one)),
 				tier.shelf,
 				clearanceMm,
 				{ kept: reached.length > 1 ? [otherHalf(tier.shelf, half)] : [] },

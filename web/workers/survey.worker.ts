@@ -1,3 +1,4 @@
+import { byId } from "@core/by-id";
 import type { FuseLevel } from "@core/firing/level";
 import { type Pace, USUAL_PACE } from "@core/firing/schools";
 import type { GlassFamily } from "@core/glass/family";
@@ -25,8 +26,6 @@ export interface Books {
 let book: GlassBook = { glasses: new Map(), families: new Map() };
 let pace: Pace = USUAL_PACE;
 let last: Stack | undefined;
-
-const byId = <T extends { id: string }>(rows: readonly T[]) => new Map(rows.map((one) => [one.id, one]));
 
 /** The core's reading of a kit, off the page's own thread. The stack of the last design is kept for its sections. */
 const surveyor = {

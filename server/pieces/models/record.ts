@@ -1,3 +1,4 @@
+import { byId } from "@core/by-id";
 import { groupBy } from "@core/group-by";
 import type { PieceEvent, PieceEventData } from "@core/journey/events";
 import { type Journey, journeyOf, mayHappen } from "@core/journey/journey";
@@ -46,7 +47,7 @@ export async function recordSteps(context: Context, steps: readonly Step[]): Pro
 		tx,
 		steps.map(({ eventId }) => eventId),
 	);
-	const known = new Map(owners.map((one) => [one.id, one]));
+	const known = byId(owners);
 	const taken = steps.map((step) => {
 		const row = inTheBook(rows.get(step.pieceId), "piece");
 		const owner = known.get(step.eventId);

@@ -1,3 +1,4 @@
+import { byId } from "@core/by-id";
 import type { Glass } from "@core/glass/glass";
 import { componentsFiring } from "@core/kit/components-firing";
 import { drawnParts } from "@core/kit/drawn";
@@ -68,12 +69,12 @@ function KitBench({ view, frame }: StationProps<"kit">) {
 	const saving = useSaving(view, mayEdit);
 	useStartFrom(view.isNew);
 
-	const byId = useMemo(() => new Map(glasses.map((one) => [one.id, one])), [glasses]);
+	const glassById = useMemo(() => byId(glasses), [glasses]);
 	/** Only a whole kit has firings to choose from, and only those of its route. */
 	const firing =
 		opened === undefined && chosenFiring !== undefined && chosenFiring < design.route.length ? chosenFiring : undefined;
 	const seen = useMemo(() => inPalette(onBench(design, opened), palette), [design, opened, palette]);
-	const drawn = useMemo(() => drawnParts(onShelf(seen, firing, byId), byId), [seen, firing, byId]);
+	const drawn = useMemo(() => drawnParts(onShelf(seen, firing, glassById), glassById), [seen, firing, glassById]);
 	const cut = useMemo(() => ownCut ?? usualCut(drawn), [ownCut, drawn]);
 	const books = useMemo(
 		() => ({ glasses, families, moulds, clearHeightMm, pace }),
@@ -92,7 +93,7 @@ function KitBench({ view, frame }: StationProps<"kit">) {
 					Stack, top first <span className="figure">{partsOnBench(design, opened).length} parts</span>
 				</h2>
 				<div className="scroll-y min-h-0 grow">
-					<StackList glasses={byId} />
+					<StackList glasses={glassById} />
 				</div>
 				<ComponentBar mayEdit={mayEdit} />
 				{mayEdit && (

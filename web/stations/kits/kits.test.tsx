@@ -1,4 +1,5 @@
 import type { KitView } from "@contract/kits";
+import { byId } from "@core/by-id";
 import { drawnParts } from "@core/kit/drawn";
 import { emptyKit, type KitDesign, type KitPart } from "@core/kit/kit";
 import { slumpedHeightMm } from "@core/kit/mould-profile";
@@ -41,11 +42,11 @@ import {
 } from "./plan/plan-layers";
 import { SectionView } from "./plan/section-view";
 
-const glasses = new Map(GLASSES.map((one) => [one.id, one]));
+const glasses = byId(GLASSES);
 const book = {
 	glasses,
-	families: new Map(FAMILIES.map((one) => [one.id, one])),
-	moulds: new Map(MOULDS.map((one) => [one.id, one])),
+	families: byId(FAMILIES),
+	moulds: byId(MOULDS),
 	clearHeightMm: 180,
 };
 const demo = (name: string): KitDesign => KITS.find((one) => one.name.startsWith(name)) ?? emptyKit();

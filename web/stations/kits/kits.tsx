@@ -1,5 +1,6 @@
 import type { ListedKit } from "@contract/kits";
 import type { Views } from "@contract/views";
+import { byId } from "@core/by-id";
 import { shortDay } from "@formats/time";
 import { MoreHorizontal } from "lucide-react";
 import { useMemo, useState } from "react";
@@ -22,7 +23,7 @@ function Kits({ view, frame }: StationProps<"kits">) {
 	const [sift, setSift] = useState(EVERYTHING);
 	const [open, setOpen] = useState("");
 	const { listed, toggle } = useAway(view.kits);
-	const glasses = useMemo(() => new Map(view.glasses.map((one) => [one.id, one])), [view.glasses]);
+	const glasses = useMemo(() => byId(view.glasses), [view.glasses]);
 	const shown = sifted(listed, sift, glasses);
 	const mayEdit = frame.person.role === "instructor";
 	return (

@@ -1,11 +1,10 @@
 import type { CutPlanRow, CutRun, CutView, SheetStockRow } from "@contract/cutting";
 import { cutBefore, glassLists, type GlassList as Listed, taskOf } from "@core/cutting/glass-lists";
-import { cutSoFar, notYetCut, stillToCut } from "@core/cutting/plan/cut-so-far";
 import { leastSheets } from "@core/cutting/plan/figures";
-import { keptPlanOf, restId } from "@core/cutting/plan/keep-plan";
-import { type KeptPlan, usedByPlan } from "@core/cutting/plan/kept";
+import { keptPlanOf } from "@core/cutting/plan/keep-plan";
+import { usedByPlan } from "@core/cutting/plan/kept";
 import { keptFigures } from "@core/cutting/plan/kept-figures";
-import { madeBy } from "@core/cutting/plan/plan-problem";
+import { mendingTask, tooLargeIn } from "@core/cutting/plan/mending-task";
 import { progressOf, type StripProgress } from "@core/cutting/plan/progress";
 import type { CutAim, CutTask } from "@core/cutting/plan/search";
 import type { Blank, CutPlan, CutRules, PlanFigures, SheetPlan } from "@core/cutting/plan/types";
@@ -35,13 +34,6 @@ export interface GlassOnBench extends GlassList {
 }
 
 const sum = (all: readonly number[]): number => all.reduce((total, n) => total + n, 0);
-
-/** So many blanks of a list found no place in the plan that was made for it. */
-function tooLargeIn(plan: KeptPlan, wanted: readonly Blank[]): number {
-	const made = madeBy(plan);
-	const placed = (key: string) => made[plan.blanks.findIndex((one) => one.key === key)] ?? 0;
-	return sum(notYetCut(wanted, plan.before).map(({ key, count }) => Math.max(0, count - placed(key))));
-}
 
 /** Every glass with its plan: those that are cut by, and the best found for the others. */
 export function useBench(view: CutView, usual: CutTask["sheet"], ticks: Ticks, aim: CutAim, rules: CutRules) {
@@ -88,41 +80,34 @@ export function useBench(view: CutView, usual: CutTask["sheet"], ticks: Ticks, a
 /** Begins to cut by plans, and goes on by others once something broke or the list was changed. */
 export function usePlanKeeping(ticks: Ticks) {
 	const save = useAct("saveCutPlan");
-	const [ids] = useState(() => new Map<string, string>());
 	const [toMend, setToMend] = useState<string>();
 	const [isPlanning, setPlanning] = useState(false);
-	/** The same id until it is kept: sent twice it is one plan. */
-	const idFor = (key: string): string => {
-		const id = ids.get(key) ?? crypto.randomUUID();
-		ids.set(key, id);
-		return id;
-	};
 	/** Whether it is kept; what is refused stands in `error`. */
-	const sent = (input: Parameters<typeof save.mutateAsync>[0]): Promise<boolean> =>
-		save.mutateAsync(input).then(
+	const sent = (build: Parameters<typeof save.sendAsync>[0]): Promise<boolean> =>
+		save.sendAsync(build).then(
 			() => true,
 			() => false,
 		);
 	const begin = (list: GlassList, found: CutPlan, rules: CutRules): Promise<boolean> =>
-		sent({
-			planId: idFor(list.runIds.join() + list.glass.id),
+		sent((newId) => ({
+			planId: newId(),
 			revision: 0,
 			glassId: list.glass.id,
 			runIds: list.runIds,
 			plan: keptPlanOf(found, list.wanted, list.wanted, rules, list.stock, undefined, cutBefore(list)),
-		});
+		}));
 	const mend = async (list: GlassList) => {
 		if (!list.kept || isPlanning) return;
 		setPlanning(true);
 		try {
 			const { plan, id, revision } = list.kept;
-			const task = mendingTask(list, ticks.usedOf);
+			const task = mendingTask(list, plan, ticks.usedOf);
 			const found = (await planOnce(task.task))?.best.useOffcuts.plan ?? { sheets: [], short: [] };
 			const next = keptPlanOf(found, task.task.blanks, list.wanted, plan.rules, task.stock, {
 				plan,
 				sheets: task.begun,
 			});
-			await sent({ planId: id, revision, glassId: list.glass.id, runIds: list.runIds, plan: next });
+			await sent(() => ({ planId: id, revision, glassId: list.glass.id, runIds: list.runIds, plan: next }));
 		} finally {
 			setPlanning(false);
 		}
@@ -136,38 +121,6 @@ export function usePlanKeeping(ticks: Ticks) {
 		mended: () => setToMend(undefined),
 		isPending: save.isPending || isPlanning,
 		error: save.error,
-	};
-}
-
-/** What is left to cut of a plan, from the rests in hand, offcuts and sheets it had not begun, and the stock. */
-function mendingTask(list: GlassList & { kept?: CutPlanRow | undefined }, usedOf: (key: string) => number) {
-	const { kept, wanted, sheet, stock } = list;
-	if (!kept) throw new Error("no plan to mend");
-	const so = cutSoFar(kept.plan, usedOf);
-	const own = so.untouched.flatMap(({ from, sheet: its }) =>
-		from.kind === "offcut" ? [{ ...its, id: from.itemId }] : [],
-	);
-	// Sheets of this plan that nobody began are as good as on the rack.
-	const back = so.untouched.filter(({ from }) => from.kind === "whole" && from.itemId === stock?.itemId).length;
-	const itsOwn = so.untouched.find(({ from }) => from.kind === "whole" && from.itemId)?.from;
-	const wholes =
-		stock ?? (itsOwn?.kind === "whole" && itsOwn.itemId ? { itemId: itsOwn.itemId, amount: 0 } : undefined);
-	const amount = stock
-		? stock.amount + back
-		: so.untouched.filter(({ from }) => from.kind === "whole" && from.itemId).length;
-	return {
-		begun: so.begun,
-		stock: wholes && { itemId: wholes.itemId, amount },
-		task: {
-			blanks: stillToCut(wanted, kept.plan, so),
-			offcuts: [
-				...so.rests.map((rest) => ({ ...rest, id: restId(rest.id), inHand: true })),
-				...own,
-				...list.offcuts.map(({ id, widthMm, heightMm }) => ({ id, widthMm, heightMm })),
-			],
-			sheet,
-			rules: kept.plan.rules,
-		} satisfies CutTask,
 	};
 }
 

@@ -1,3 +1,4 @@
+import { byId } from "@core/by-id";
 import type { Glass } from "@core/glass/glass";
 import { swapFamily } from "@core/kit/family-swap";
 import { useMemo } from "react";
@@ -25,10 +26,7 @@ export function OtherFamily({
 		swaps,
 		without,
 		design: swapped,
-	} = useMemo(
-		() => swapFamily(design, new Map(glasses.map((one) => [one.id, one])), familyId),
-		[design, glasses, familyId],
-	);
+	} = useMemo(() => swapFamily(design, byId(glasses), familyId), [design, glasses, familyId]);
 	if (swaps.length + without.length === 0) return null;
 	return (
 		<section aria-label={`Its glass in family ${label}`} className="mt-4">

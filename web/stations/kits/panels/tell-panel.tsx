@@ -1,4 +1,5 @@
 import type { KitView } from "@contract/kits";
+import { byId } from "@core/by-id";
 import { glassCostOf } from "@core/cost/glass-cost";
 import { type Glass, isStriker } from "@core/glass/glass";
 import { applyChanges } from "@core/kit/change";
@@ -101,10 +102,7 @@ function strikersAmong(design: KitDesign, partIds: readonly string[], glasses: r
 
 function Figures({ view, reading, survey, design }: Omit<Props, "onLook" | "mayEdit">) {
 	const figure = useFigure();
-	const cost = useMemo(
-		() => glassCostOf(design, new Map(view.glasses.map((one) => [one.id, one]))),
-		[design, view.glasses],
-	);
+	const cost = useMemo(() => glassCostOf(design, byId(view.glasses)), [design, view.glasses]);
 	const firing = survey?.firings.find((one) => one.firing === reading.firing);
 	const money =
 		view.currency === null

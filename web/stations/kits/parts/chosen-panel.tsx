@@ -1,3 +1,4 @@
+import { byId } from "@core/by-id";
 import type { Glass } from "@core/glass/glass";
 import { type KitPart, LARGEST_KIT } from "@core/kit/kit";
 import { leaveFree } from "@core/kit/leave-free";
@@ -69,7 +70,7 @@ export function ChosenPanel({ glasses, commands, mode, onMode, errorAt }: Props)
 					/>
 				)}
 				{shown === "size" && !single && <SeveralForm chosen={chosen} glasses={glasses} commands={commands} />}
-				{shown === "repeat" && <ArrangeForm glasses={new Map(glasses.map((one) => [one.id, one]))} />}
+				{shown === "repeat" && <ArrangeForm glasses={byId(glasses)} />}
 				{shown === "spread" && first.kind === "sheet" && (
 					<SpreadForm key={first.id} part={first} mode={mode} onMode={onMode} />
 				)}
@@ -146,8 +147,6 @@ function LeaveFree({ chosen, glasses }: { chosen: readonly KitPart[]; glasses: r
 		</button>
 	);
 }
-
-const byId = (glasses: readonly Glass[]) => new Map(glasses.map((one) => [one.id, one]));
 
 /** Makes what is chosen a component: fired by itself first, then used as a part. */
 function MakeComponent({ chosen, glasses }: { chosen: readonly KitPart[]; glasses: readonly Glass[] }) {
