@@ -20,7 +20,7 @@ const inBrowser = (name: string, include: string) => ({
 	plugins: [tailwindcss()],
 	// Found beforehand: a package that is found late would load the page anew in the middle of a test.
 	optimizeDeps: {
-		include: ["react", "react-dom", "react-dom/client", "react/jsx-dev-runtime", "vitest-browser-react"],
+		include: ["comlink", "react", "react-dom", "react-dom/client", "react/jsx-dev-runtime", "vitest-browser-react"],
 	},
 	test: {
 		name,

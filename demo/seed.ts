@@ -1,6 +1,7 @@
 import { randomBytes, randomUUID } from "node:crypto";
 import type { ActionInput, ActionName } from "@contract/actions";
 import { byId } from "@core/by-id";
+import { minuteOf } from "@core/calendar/house-hours";
 import type { FuseLevel } from "@core/firing/level";
 import type { Glue, NextStep } from "@core/journey/events";
 import type { Database, Transaction } from "@db/connect";
@@ -21,6 +22,7 @@ import { searchPlans } from "../core/cutting/plan/search";
 import { USUAL_CUT_RULES } from "../core/cutting/plan/types";
 import { cutLists } from "./cut-lists";
 import { BLOCK_RUNS, OVENS, PAST_TESTS, SCHEDULES } from "./fire";
+import { Hours, timeOf } from "./hours";
 import { KITS, SAMPLES } from "./kits";
 import { STOCK } from "./stock";
 import {
@@ -38,7 +40,8 @@ import {
 	TUESDAY_STUDENTS,
 } from "./studio";
 
-const HOUR = 3_600_000;
+const MINUTE = 60_000;
+const HOUR = 60 * MINUTE;
 const DAY = 24 * HOUR;
 
 /**
@@ -118,6 +121,10 @@ class DemoStudio {
 		return does(context, input);
 	}
 
+	private get hours(): Hours {
+		return new Hours(this.now, STUDIO.timeZone);
+	}
+
 	private day(ago: number): string {
 		return dayOf(new Date(this.now.getTime() - ago), STUDIO.timeZone);
 	}
@@ -128,60 +135,82 @@ class DemoStudio {
 		await this.samples(kilns[0]?.id ?? null);
 		const [hopper, silo] = [kilns[0]?.id ?? "", kilns[1]?.id ?? ""];
 		await this.schedules();
+		const { hours } = this;
 		for (const [i, name] of ["Full fuse, double", "Wind-vane tack", "Full fuse, double", "Dots"].entries())
-			await this.test(hopper, name, PAST_TESTS[i] ?? "test tiles", (72 - 17 * i) * DAY);
-		await this.test(silo, "Full fuse, double", "first firing after the new lid seal", 55 * DAY);
-		await this.test(silo, "Map dish slump", "two practice bowls", 26 * DAY);
+			await this.test(hopper, name, PAST_TESTS[i] ?? "test tiles", 72 - 17 * i);
+		await this.test(silo, "Full fuse, double", "first firing after the new lid seal", 55);
+		await this.test(silo, "Map dish slump", "two practice bowls", 26);
 		await this.microwave(kilns[2]?.id ?? "");
 
-		const first = await this.session("First fusings", 10 * DAY, "18:30", DAY, FIRST_STUDENTS);
-		const early = await this.issue(first, coaster, FIRST_STUDENTS.length, 10 * DAY);
-		for (const piece of early) await this.handIn(piece, [96, 96, 6.2, 5.9, 137], "whiteGlue", "full", 10 * DAY - HOUR);
-		await this.fire(hopper, early, 9 * DAY, 8 * DAY);
+		const first = await this.session(
+			"First fusings",
+			hours.ago(10, "18:30"),
+			["18:30", "21:00"],
+			-2 * DAY,
+			FIRST_STUDENTS,
+		);
+		const early = await this.issue(first, coaster, FIRST_STUDENTS.length, hours.ago(10, "18:35"));
+		for (const piece of early)
+			await this.handIn(piece, [96, 96, 6.2, 5.9, 137], "whiteGlue", "full", hours.ago(10, "20:40"));
+		await this.fire(hopper, early, hours.ago(9, "16:30"), hours.ago(8, "17:00"));
 		const outcomes: NextStep[] = ["ready", "ready", "ready", "coldWork", "refire"];
-		for (const [i, piece] of early.entries()) await this.judge(piece, outcomes[i] ?? "ready", 8 * DAY);
-		for (const [i, spot] of ["A1", "A2"].entries()) await this.step("shelve", early[i], { spot }, 7 * DAY);
-		await this.step("collect", early[0], { by: "the owner" }, 3 * DAY);
+		for (const [i, piece] of early.entries()) await this.judge(piece, outcomes[i] ?? "ready", hours.ago(8, "17:20"));
+		for (const [i, spot] of ["A1", "A2"].entries())
+			await this.step("shelve", early[i], { spot }, hours.ago(7, "11:15"));
+		await this.step("collect", early[0], { by: "the owner" }, hours.ago(3, "17:40"));
 
-		const second = await this.session("Quilts and maps", 4 * DAY, "18:30", -2 * DAY, TUESDAY_STUDENTS);
-		const dishes = await this.issue(second, dish, 4, 4 * DAY);
-		const wheels = await this.issue(second, wheel, 6, 4 * DAY);
+		const second = await this.session(
+			"Quilts and maps",
+			hours.ago(4, "18:30"),
+			["18:30", "21:00"],
+			-8 * DAY,
+			TUESDAY_STUDENTS,
+		);
+		const dishes = await this.issue(second, dish, 4, hours.ago(4, "18:35"));
+		const wheels = await this.issue(second, wheel, 6, hours.ago(4, "18:40"));
+		const handedIn = hours.ago(4, "20:45");
 		for (const [i, piece] of dishes.entries())
-			await this.handIn(piece, [141, 140, 6.4 + i * 0.1, 5.8, null], "whiteGlue", "full", 4 * DAY - HOUR);
+			await this.handIn(piece, [141, 140, 6.4 + i * 0.1, 5.8, null], "whiteGlue", "full", handedIn);
 		for (const [i, piece] of wheels.entries())
-			await this.handIn(piece, [111, 110, i < 3 ? 9.2 : 9, 3.1, 151], "whiteGlue", "contour", 4 * DAY - HOUR);
-		const coasters = await this.issue(second, coaster, 6, 4 * DAY);
+			await this.handIn(piece, [111, 110, i < 3 ? 9.2 : 9, 3.1, 151], "whiteGlue", "contour", handedIn);
+		const coasters = await this.issue(second, coaster, 6, hours.ago(4, "18:45"));
 		for (const [i, piece] of coasters.entries())
-			await this.handIn(piece, [96 - (i % 2), 96, 6 + (i % 4) * 0.1, 5.9, null], "whiteGlue", "full", 4 * DAY - HOUR);
-		await this.fire(silo, dishes, 2.2 * DAY, 0.4 * DAY);
-		await this.judge(dishes[0], "coldWork", 0.3 * DAY);
-		await this.fire(hopper, wheels.slice(0, 3), 7 * HOUR, undefined);
+			await this.handIn(piece, [96 - (i % 2), 96, 6 + (i % 4) * 0.1, 5.9, null], "whiteGlue", "full", handedIn);
+		const opened = hours.ago(0, "09:10");
+		await this.fire(silo, dishes, hours.ago(3, "16:00"), opened);
+		await this.fire(hopper, wheels.slice(0, 3), hours.startAgo(5), undefined);
 
 		for (const { amount, ...item } of STOCK)
-			await this.act("saveStock", { item: { ...item, id: randomUUID() }, revision: 0, amount }, 30 * DAY);
+			await this.act("saveStock", { item: { ...item, id: randomUUID() }, revision: 0, amount }, hours.ago(30, "10:00"));
 
-		const today = await this.session("Wind and weather", 0, "18:30", -6 * DAY, TODAYS_STUDENTS);
-		const { cutRunId } = await this.act("planCut", { sessionId: today, kitId: coaster, kits: 8 }, 2 * DAY);
+		const began = hours.classBegan();
+		const ends = timeOf(minuteOf(began.startsAt) + 150);
+		const today = await this.session("Wind and weather", began.ago, [began.startsAt, ends], -10 * DAY, TODAYS_STUDENTS);
+		const { cutRunId } = await this.act(
+			"planCut",
+			{ sessionId: today, kitId: coaster, kits: 8 },
+			hours.ago(2, "14:00"),
+		);
 		const more = (n: number) => ({ eventId: randomUUID(), more: n });
-		await this.act("tickCut", { cutRunId, lineKey: "clear:rectangle:96x96", ...more(10) }, DAY);
+		await this.act("tickCut", { cutRunId, lineKey: "clear:rectangle:96x96", ...more(10) }, hours.ago(1, "15:00"));
 		for (const glassId of ["stubble", "dusk"]) await this.cutBy(cutRunId, today, glassId);
-		await this.act("tickCut", { cutRunId, lineKey: "stubble:rectangle:32x32", ...more(31) }, DAY);
-		await this.signed(today, 7);
-		const tonight = await this.issue(today, coaster, 6, 40 * 60_000);
+		await this.act("tickCut", { cutRunId, lineKey: "stubble:rectangle:32x32", ...more(31) }, hours.ago(1, "15:30"));
+		await this.signed(today, 7, began.ago - 5 * MINUTE);
+		const tonight = await this.issue(today, coaster, 6, began.ago - 10 * MINUTE);
 		for (const [i, piece] of tonight.slice(0, 2).entries()) {
 			await this.handIn(
 				piece,
 				[96, 96, 6 + i * 3, 6, null],
 				i === 0 ? "whiteGlue" : "thinnedWhiteGlue",
 				"full",
-				15 * 60_000,
+				began.ago - 45 * MINUTE,
 			);
 		}
-		const next = await this.session("Roofs and night sky", -5 * DAY, "10:00", -14 * DAY, [
+		const next = await this.session("Roofs and night sky", -5 * DAY, ["10:00", "13:00"], -18 * DAY, [
 			...FIRST_STUDENTS,
 			"Benno Harrowgate",
 		]);
-		await this.act("planCut", { sessionId: next, kitId: wheel, kits: 6 }, DAY);
+		await this.act("planCut", { sessionId: next, kitId: wheel, kits: 6 }, hours.ago(1, "14:00"));
 		await this.offered(next, [coaster, dish], wheel);
 	}
 
@@ -194,7 +223,11 @@ class DemoStudio {
 			found?.best.fewestSheets.plan ?? { sheets: [], short: [] },
 			...([list.wanted, list.wanted, USUAL_CUT_RULES, list.stock] as const),
 		);
-		await this.act("saveCutPlan", { planId: randomUUID(), revision: 0, glassId, runIds: [cutRunId], plan }, 1.5 * DAY);
+		await this.act(
+			"saveCutPlan",
+			{ planId: randomUUID(), revision: 0, glassId, runIds: [cutRunId], plan },
+			this.hours.ago(1, "14:30"),
+		);
 	}
 
 	/** The coming course as strangers see it, and who asked for a place in it. */
@@ -205,12 +238,12 @@ class DemoStudio {
 		await this.tx
 			.insert(tables.courseKit)
 			.values([...small, large].map((kitId) => ({ courseId, kitId, isLarge: kitId === large })));
-		await this.act("makeSignUpLink", { courseId, on: true }, 6 * DAY);
+		await this.act("makeSignUpLink", { courseId, on: true }, this.hours.ago(6, "11:00"));
 		await this.tx.insert(tables.signUp).values(
 			SIGN_UPS.map(({ large: chose, ...one }, i) => ({
 				...one,
 				courseId,
-				at: new Date(this.now.getTime() - (30 - 11 * i) * HOUR),
+				at: new Date(this.now.getTime() - this.hours.ago(1, i === 0 ? "12:10" : "19:45")),
 				kitIds: chose ? [large] : small,
 				state: "asked" as const,
 			})),
@@ -221,7 +254,7 @@ class DemoStudio {
 		const ids: string[] = [];
 		for (const document of KITS) {
 			const kitId = randomUUID();
-			await this.act("saveKit", { kitId, revision: 0, document }, 20 * DAY);
+			await this.act("saveKit", { kitId, revision: 0, document }, this.hours.ago(20, "11:00"));
 			ids.push(kitId);
 		}
 		return ids as [string, string, string];
@@ -229,16 +262,16 @@ class DemoStudio {
 
 	private async schedules(): Promise<void> {
 		for (const document of SCHEDULES)
-			await this.act("saveSchedule", { scheduleId: randomUUID(), revision: 0, document }, 80 * DAY);
+			await this.act("saveSchedule", { scheduleId: randomUUID(), revision: 0, document }, this.hours.ago(80, "10:30"));
 	}
 
 	/** What the block did in two ovens. */
 	private async microwave(blockId: string): Promise<void> {
 		const ovens = OVENS.map((one) => ({ ...one, id: randomUUID() }));
-		for (const oven of ovens) await this.act("saveOven", { oven, revision: 0 }, 70 * DAY);
+		for (const oven of ovens) await this.act("saveOven", { oven, revision: 0 }, this.hours.ago(70, "10:00"));
 		for (const [i, { oven, steps, looks, coolingMin, ...rest }] of BLOCK_RUNS.entries()) {
 			const runId = randomUUID();
-			const ago = (60 - 9 * i) * DAY;
+			const ago = this.hours.ago(60 - 9 * i, timeOf(minuteOf("14:10") + 20 * i));
 			const heatMs = steps.reduce((sum, { seconds }) => sum + seconds * 1000, 0) + 60_000;
 			await this.act(
 				"startMicrowave",
@@ -270,7 +303,11 @@ class DemoStudio {
 		for (const [i, one] of SAMPLES.entries()) {
 			const sampleId = randomUUID();
 			const firedOn = this.day((30 + 9 * i) * DAY);
-			await this.act("saveSample", { sampleId, revision: 0, ...one, kilnId, holdMin: 10, firedOn }, 29 * DAY);
+			await this.act(
+				"saveSample",
+				{ sampleId, revision: 0, ...one, kilnId, holdMin: 10, firedOn },
+				this.hours.ago(29, "16:00"),
+			);
 			const drawing = await sharp(Buffer.from(kitSvg(one.document, glasses)), { density: 200 })
 				.png()
 				.toBuffer();
@@ -283,7 +320,7 @@ class DemoStudio {
 	private async session(
 		title: string,
 		ago: number,
-		startsAt: string,
+		[startsAt, endsAt]: [string, string],
 		promisedAgo: number,
 		names: string[],
 	): Promise<string> {
@@ -294,7 +331,7 @@ class DemoStudio {
 				courseId: course?.id ?? "",
 				day: this.day(ago),
 				startsAt,
-				endsAt: startsAt === "10:00" ? "13:00" : "21:00",
+				endsAt,
 				promisedDay: this.day(promisedAgo),
 			})
 			.returning();
@@ -318,12 +355,12 @@ class DemoStudio {
 			.orderBy(tables.enrolment.seat);
 	}
 
-	private async signed(sessionId: string, count: number): Promise<void> {
+	private async signed(sessionId: string, count: number, ago: number): Promise<void> {
 		const seats = await this.seats(sessionId);
 		await this.act(
 			"signSafety",
 			{ sessionId, studentIds: seats.slice(0, count).map(({ studentId }) => studentId) },
-			HOUR,
+			ago,
 		);
 	}
 
@@ -417,7 +454,7 @@ class DemoStudio {
 	}
 
 	/** A firing without pieces of students, weeks ago. */
-	private async test(kilnId: string, name: string, what: string, ago: number): Promise<void> {
+	private async test(kilnId: string, name: string, what: string, days: number): Promise<void> {
 		const document = SCHEDULES.find((one) => one.name === name);
 		if (!document) throw new Error(`The demo has no schedule “${name}”.`);
 		const firingId = randomUUID();
@@ -425,9 +462,10 @@ class DemoStudio {
 			.select({ id: tables.schedule.id })
 			.from(tables.schedule)
 			.where(sql`${tables.schedule.document}->>'name' = ${name}`);
-		await this.act("planFiring", { firingId, kilnId, scheduleId: kept?.id ?? null, document, what }, ago + HOUR);
-		await this.run(kilnId, firingId, ago, ago - DAY);
-		await this.act("openFiring", { firingId, earlyReason: "" }, ago - DAY);
+		const [started, opened] = [this.hours.ago(days, "16:00"), this.hours.ago(days - 1, "16:30")];
+		await this.act("planFiring", { firingId, kilnId, scheduleId: kept?.id ?? null, document, what }, started + HOUR);
+		await this.run(kilnId, firingId, started, opened);
+		await this.act("openFiring", { firingId, earlyReason: "" }, opened);
 	}
 
 	private async judge(piece: Made | undefined, next: NextStep, ago: number): Promise<void> {

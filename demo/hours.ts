@@ -1,0 +1,48 @@
+import { addDays } from "@core/calendar/days";
+import { minuteOf } from "@core/calendar/house-hours";
+import { clock, dayOf } from "@formats/time";
+import { wallClockMs } from "@formats/wall-clock";
+
+const MINUTE = 60_000;
+
+/** Hours at which somebody starts a kiln: so far apart that one of them is some hours ago at any time. */
+const STARTS = ["08:30", "13:00", "17:30", "21:15"];
+
+/** Times of the demo, as ms before its first start: what happened in a studio happened when people are there. */
+export class Hours {
+	constructor(
+		private readonly now: Date,
+		private readonly zone: string,
+	) {}
+
+	/** So many days ago at a time by the studio's clock; a day earlier where today that time is still to come. */
+	ago(days: number, time: string): number {
+		const day = addDays(dayOf(this.now, this.zone), -days);
+		const ms = this.now.getTime() - wallClockMs(day, time, this.zone);
+		return ms > 0 ? ms : this.ago(days + 1, time);
+	}
+
+	/** The last start of a kiln that is at least so many hours ago. */
+	startAgo(leastHours: number): number {
+		const all = [0, 1].flatMap((days) => STARTS.map((time) => this.ago(days, time)));
+		return Math.min(...all.filter((ms) => ms >= leastHours * 60 * MINUTE));
+	}
+
+	/** Whether somebody teaches now. */
+	get isDay(): boolean {
+		const minute = minuteOf(clock(this.now, this.zone));
+		return minute >= minuteOf("09:30") && minute < minuteOf("21:30");
+	}
+
+	/** When the class began that is on now, to the half hour; at night the last evening's. */
+	classBegan(): { ago: number; startsAt: string } {
+		if (!this.isDay) return { ago: this.ago(0, "18:30"), startsAt: "18:30" };
+		const minute = Math.floor((minuteOf(clock(this.now, this.zone)) - 50) / 30) * 30;
+		const startsAt = timeOf(minute);
+		return { ago: this.ago(0, startsAt), startsAt };
+	}
+}
+
+/** "09:30" of minutes since midnight. */
+export const timeOf = (minute: number): string =>
+	`${String(Math.floor(minute / 60)).padStart(2, "0")}:${String(minute % 60).padStart(2, "0")}`;
