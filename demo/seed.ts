@@ -178,6 +178,7 @@ class DemoStudio {
 			await this.handIn(piece, [96 - (i % 2), 96, 6 + (i % 4) * 0.1, 5.9, null], "whiteGlue", "full", handedIn);
 		const opened = hours.ago(0, "09:10");
 		await this.fire(silo, dishes, hours.ago(3, "16:00"), opened);
+		await this.judge(dishes[0], "coldWork", opened - 0.2 * HOUR);
 		await this.fire(hopper, wheels.slice(0, 3), hours.startAgo(5), undefined);
 
 		for (const { amount, ...item } of STOCK)

@@ -19,7 +19,7 @@ export const weekSpans = (week: Week, from: Day, days: number): DaySpan[] =>
 		return [{ day, from: a, to: b <= a ? b + DAY_MIN : b }];
 	});
 
-/** The same every day: quiet hours, that may run over midnight. One day more at the front, whose night reaches in. */
+/** The same span every day, such as quiet hours. It may run over midnight, so it begins with the day before `from`. */
 export const dailySpans = (span: Span, from: Day, days: number): DaySpan[] =>
 	weekSpans(
 		Array.from({ length: 7 }, () => span),

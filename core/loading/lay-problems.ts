@@ -13,7 +13,7 @@ export type LayProblem =
 	| { kind: "tall"; id: string }
 	| { kind: "near"; id: string; otherId: string };
 
-/** What is kept by less than this is kept, mm: places are sent in hundredths. */
+/** A clearance that is short by less than this counts as kept, mm: places are rounded to hundredths when they are sent. */
 const SLACK_MM = 0.02;
 
 /** What is wrong with where pieces lie: over the usable shelf's edge, or nearer than the clearance to another or a post. Exact outlines. */

@@ -15,7 +15,7 @@ export function layWords(wrong: LoadProblem, codeOf: (id: string) => string, cle
 		case "tall":
 			return say`${code} is too high for its shelf: another one stands above it.`;
 		case "noShelf":
-			return say`${code} lies on a shelf that this load has not.`;
+			return say`${code} lies on a shelf this load does not use.`;
 		case "half":
 			return say`${code} is not on its family’s half of the shelf.`;
 		case "heat": {

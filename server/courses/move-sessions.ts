@@ -12,7 +12,7 @@ export const moveSessions: UseCase<"moveSessions"> = async (context, { sessions,
 	const { tx, now, studio } = context;
 	const ids = sessions.map(({ id }) => id);
 	const rows = await lockSessions(tx, ids);
-	if (rows.length < ids.length) throw new Refusal("missing", "An evening of these is not in the book any longer.");
+	if (rows.length < ids.length) throw new Refusal("missing", "One of these evenings was deleted meanwhile.");
 	const seen = new Map(sessions.map(({ id, revision }) => [id, revision]));
 	const changed = rows.find(({ session }) => session.revision !== seen.get(session.id));
 	if (changed)

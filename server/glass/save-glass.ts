@@ -8,6 +8,8 @@ import { saved } from "../house/saved";
 export const saveGlass: UseCase<"saveGlass"> = async ({ tx }, { glass: row, revision }) => {
 	const [family] = await tx.select().from(glassFamily).where(eq(glassFamily.id, row.familyId));
 	if (!family)
-		throw new Refusal("invalid", [{ path: ["glass", "familyId"], sentence: "This family is not in the book." }]);
+		throw new Refusal("invalid", [
+			{ path: ["glass", "familyId"], sentence: "There is no such family in this studio." },
+		]);
 	return { glassId: row.id, revision: await saved(row.name, tx, glass, row, revision) };
 };

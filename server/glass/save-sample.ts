@@ -12,7 +12,7 @@ export const saveSample = afterPreparing<"saveSample", { stackCode: string }>(
 	async ({ tx }, { sampleId, revision, ...fields }, { stackCode }) => {
 		if (fields.kilnId) {
 			const [known] = await tx.select({ id: kiln.id }).from(kiln).where(eq(kiln.id, fields.kilnId));
-			if (!known) throw new Refusal("invalid", "This kiln is not in the book.");
+			if (!known) throw new Refusal("invalid", "There is no such kiln in this studio.");
 		}
 		const row = { id: sampleId, ...fields, stackCode };
 		return { sampleId, revision: await saved(row.name, tx, sample, row, revision) };

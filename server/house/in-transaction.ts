@@ -20,7 +20,7 @@ const UNFIT: [RegExp, RefusalKind, string][] = [
 		"conflict",
 		"This is in the book already, or somebody else just wrote it. Nothing was changed.",
 	],
-	[/^23503$/, "invalid", "This names something that is not in the book. Nothing was changed."],
+	[/^23503$/, "invalid", "Something this refers to was deleted meanwhile. Nothing was changed."],
 	[/^(23514|23502|22...)$/, "invalid", "Something in this cannot be kept. Nothing was changed."],
 ];
 

@@ -42,6 +42,6 @@ export const refuseOthers = (role: Role): Refusal =>
 
 /** A row that was looked for by its id, or the refusal that it is not there. */
 export function inTheBook<T>(row: T | undefined, what: string): T {
-	if (row === undefined) throw new Refusal("missing", `This ${what} is not in the book.`);
+	if (row === undefined) throw new Refusal("missing", `There is no such ${what} in this studio.`);
 	return row;
 }

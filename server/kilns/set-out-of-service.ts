@@ -19,7 +19,7 @@ export const setOutOfService: UseCase<"setOutOfService"> = async (context, { kil
 			`Somebody else ${outOfService ? `said when ${name} is out of service` : `brought ${name} back`} meanwhile. Look at it as it is now, then say it again.`,
 		);
 	if (out?.untilDay && out.untilDay < out.fromDay)
-		throw new Refusal("invalid", [{ path: ["out", "untilDay"], sentence: "It is back before it is out of service." }]);
+		throw new Refusal("invalid", [{ path: ["out", "untilDay"], sentence: "The last day is before the first." }]);
 	await tx.update(kiln).set({ outOfService: out }).where(eq(kiln.id, kilnId));
 	const about = out
 		? `from ${out.fromDay}${out.untilDay ? ` to ${out.untilDay}` : ""}: ${out.why}`

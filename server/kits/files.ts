@@ -75,7 +75,7 @@ export async function kitFileOf(db: Database, wish: FileWish): Promise<OpenFile>
 }
 
 async function keptOf(db: Database, { kitId, version }: FileWish): Promise<KeptReading & { document: KitDesign }> {
-	if (!id.safeParse(kitId).success) throw new Refusal("missing", "This kit is not in the book.");
+	if (!id.safeParse(kitId).success) throw new Refusal("missing", "There is no such kit in this studio.");
 	if (version !== undefined && !(Number.isInteger(version) && version > 0 && version < 1_000_000))
 		throw new Refusal("invalid", "A version is a number from 1.");
 	const [row] =
@@ -85,6 +85,6 @@ async function keptOf(db: Database, { kitId, version }: FileWish): Promise<KeptR
 					.select()
 					.from(kitVersion)
 					.where(and(eq(kitVersion.keptId, kitId), eq(kitVersion.version, version)));
-	if (!row) throw new Refusal("missing", "This kit is not in the book.");
+	if (!row) throw new Refusal("missing", "There is no such kit in this studio.");
 	return row;
 }

@@ -26,13 +26,13 @@ function refuseUnknownGlass(design: KitDesign, book: GlassBook): void {
 		const id = glassIdOf(part);
 		if (id === undefined || book.glasses.has(id)) return [];
 		const path = i < design.parts.length ? ["document", "parts", i, "glassId"] : ["document", "components"];
-		return [{ path, sentence: `${part.name} is of a glass that is not in the book.` }];
+		return [{ path, sentence: `${part.name} is cut from a glass this studio does not have.` }];
 	});
 	const mouldIds = [
 		...design.route.flatMap(({ mouldId }) => mouldId ?? []),
 		...(design.frameId ? [design.frameId] : []),
 	];
 	if (mouldIds.some((id) => !book.moulds?.has(id)))
-		problems.push({ path: ["document", "route"], sentence: "The route names a mould that is not in the book." });
+		problems.push({ path: ["document", "route"], sentence: "The route uses a mould this studio does not have." });
 	if (problems.length > 0) throw new Refusal("invalid", problems);
 }

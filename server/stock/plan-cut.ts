@@ -12,7 +12,7 @@ import { fromDrawer } from "./models/from-drawer";
 export const planCut: UseCase<"planCut"> = async (context, { sessionId, kitId, paletteId = "", kits }) => {
 	const { tx } = context;
 	const [session] = await tx.select().from(classSession).where(eq(classSession.id, sessionId)).for("update");
-	if (!session) throw new Refusal("missing", "This class is not in the book.");
+	if (!session) throw new Refusal("missing", "There is no such class in this studio.");
 	return { cutRunId: await listed(context, { sessionId, kitId, paletteId, kits }) };
 };
 

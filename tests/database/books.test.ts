@@ -106,7 +106,7 @@ describe("books", () => {
 	it("a glass of a family that is not in the book is refused; a changed glass changes what kits are read as", async () => {
 		expect(
 			await sentences(studio.act("saveGlass", { revision: 0, glass: glass("stray", { familyId: "none" }) })),
-		).toContain("not in the book");
+		).toContain("no such family");
 		await studio.act("saveGlass", { revision: 0, glass: glass("hay", { thicknessMm: 4 }) });
 		const kitId = await saved({ ...emptyKit("Hay"), parts: [cut(square(50), 0, 0, 0, "hay")] });
 		const { kit } = await studio.see("kit", { id: kitId });
@@ -167,7 +167,7 @@ describe("books", () => {
 		expect((await studio.see("kit", { id: kit?.id ?? "" })).samples.map(({ name }) => name)).toContain("Try");
 		expect(
 			await sentences(studio.act("saveSample", { sampleId, revision: 1, ...fields, kilnId: randomUUID() })),
-		).toContain("kiln is not in the book");
+		).toContain("no such kiln");
 		for (const begins of ["<svg onload=alert(1)>", "GIF89a", "II*\0", "BM", "%PDF-1.7", "RIFF0000AVI "])
 			await expect(reencode(Buffer.from(begins), "picture")).rejects.toThrow("not a photo");
 	});
@@ -275,7 +275,7 @@ describe("saving a kit", () => {
 		const unknownGlass = { ...emptyKit("x"), parts: [clear(), cut(square(9), 1, 0, 0, "nowhere", { name: "Pane" })] };
 		const refused = await refusal(studio.act("saveKit", { kitId: randomUUID(), revision: 0, document: unknownGlass }));
 		expect(refused.problems).toEqual([
-			{ path: ["document", "parts", 1, "glassId"], sentence: "Pane is of a glass that is not in the book." },
+			{ path: ["document", "parts", 1, "glassId"], sentence: "Pane is cut from a glass this studio does not have." },
 		]);
 		const unknownMould = {
 			...emptyKit("x"),

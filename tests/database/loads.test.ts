@@ -244,7 +244,7 @@ describe("a load laid by hand", () => {
 		const [a, b] = [first.pieceId, second.pieceId];
 		const at = (id: string, shelf: number) => ({ id, xMm: 190, yMm: 190, turnDeg: 0, shelf });
 		const lay = (...laid: ReturnType<typeof at>[]) => plan({ kilnId: silo.id, pieces: chosen(all), laid });
-		expect((await refusal(lay(at(a, 0), at(b, 2)))).message).toContain("a shelf that this load has not");
+		expect((await refusal(lay(at(a, 0), at(b, 2)))).message).toContain("a shelf this load does not use");
 		const firingId = await lay(at(b, 0), at(a, 1));
 		const sheet = await studio.see("loadSheet", { firing: firingId });
 		expect(sheet.pieces.map(({ id, place }) => [id, place.shelf])).toEqual([

@@ -9,14 +9,14 @@ beforeAll(async () => {
 afterAll(() => studio.close());
 
 describe("the demo studio", () => {
-	it("has something true at every station, one late and one at risk", async () => {
+	it("has something true at every station, and goes well: none late, one at risk", async () => {
 		const frame = await studio.see("frame");
 		const { kilns } = await studio.see("kilnStrip");
 		const stations = railCounts({ ...frame, kilns }, new Date(), frame.timeZone);
 		for (const [station, { count }] of Object.entries(stations)) expect(count, station).toBeGreaterThan(0);
 		const { promised, doNow, waiting } = await studio.see("today");
-		expect(promised.some(({ urgency }) => urgency === "late")).toBe(true);
-		expect(promised.some(({ urgency }) => urgency === "atRisk")).toBe(true);
+		expect(promised.filter(({ urgency }) => urgency === "late")).toEqual([]);
+		expect(promised.filter(({ urgency }) => urgency === "atRisk")).toHaveLength(1);
 		expect(doNow.length).toBeGreaterThan(3);
 		expect(waiting.length).toBeGreaterThan(1);
 		expect(kilns.find(({ name }) => name === "Hopper kiln")?.state).toBe("running");

@@ -122,7 +122,7 @@ describe("the stock", () => {
 			amount: 1,
 		});
 		expect(await sentence(studio.act("returnGlass", { ...known, itemId: randomUUID(), glassId: "nothing" }))).toBe(
-			"This glass is not in the book.",
+			"There is no such glass in this studio.",
 		);
 	});
 

@@ -19,7 +19,7 @@ test("a kiln is out of service: the calendar says why, no plan uses it; what mat
 	await form.getByLabel("Why").fill("a cracked lid");
 	await form.getByLabel("Until").fill("2020-01-01");
 	await form.getByRole("button", { name: "Out of service" }).click();
-	await expect(form).toContainText("It is back before it is out of service.");
+	await expect(form).toContainText("The last day is before the first.");
 	await form.getByLabel("Until").fill("");
 	await form.getByRole("button", { name: "Out of service" }).click();
 	await expect(page.getByRole("region", { name: "Out of service" })).toContainText("a cracked lid");

@@ -23,6 +23,32 @@ function threads<Api>(api: Api) {
 
 const adder = { add: (a: number, b: number) => a + b, never: () => new Promise<number>(() => {}) };
 
+interface Given<Seen> {
+	make(): Worker;
+	onRender(seen: Seen): void;
+}
+
+function Asking({ make, onRender }: Given<ReturnType<typeof useWorker<typeof adder>>>) {
+	onRender(useWorker<typeof adder>(make));
+	return null;
+}
+
+type Tell = (found: string | undefined, share: number) => void;
+
+function Searching({
+	of,
+	make,
+	onBegin,
+	onRender,
+}: Given<Search<string>> & { of: string | null; onBegin(tell: Tell): void }) {
+	const search = useSearch<typeof adder, string>(make, of, (ask, tell) => {
+		onBegin(tell);
+		return ask((remote) => remote.never());
+	});
+	onRender(search);
+	return <p>{`${search.found ?? "nothing"} ${search.share}`}</p>;
+}
+
 it("one question: the thread ends after its answer", async () => {
 	const { make, counts } = threads(adder);
 	expect(await askOnce<typeof adder, number>(make, (remote) => remote.add(2, 3))).toBe(5);
@@ -31,12 +57,9 @@ it("one question: the thread ends after its answer", async () => {
 
 it("a worker is begun when it is first asked, and anew after it was ended; what it had not answered is undefined", async () => {
 	const { make, counts } = threads(adder);
-	let worker: ReturnType<typeof useWorker<typeof adder>> | undefined;
-	function Page() {
-		worker = useWorker<typeof adder>(make);
-		return null;
-	}
-	const { unmount } = await render(<Page />);
+	const seen: { worker?: ReturnType<typeof useWorker<typeof adder>> } = {};
+	const { unmount } = await render(<Asking make={make} onRender={(worker) => Object.assign(seen, { worker })} />);
+	const { worker } = seen;
 	expect(counts().begun).toBe(0);
 	expect(await worker?.ask((remote) => remote.add(1, 1))).toBe(2);
 	const open = worker?.ask((remote) => remote.never());
@@ -50,26 +73,26 @@ it("a worker is begun when it is first asked, and anew after it was ended; what 
 it("a search: what is found is its key's only, it goes until its stop, and not at all without a key", async () => {
 	const { make, counts } = threads(adder);
 	let seen: Search<string> | undefined;
-	const tells: ((found: string | undefined, share: number) => void)[] = [];
-	function Page({ of }: { of: string | null }) {
-		seen = useSearch<typeof adder, string>(make, of, (ask, tell) => {
-			tells.push(tell);
-			return ask((remote) => remote.never());
-		});
-		return <p>{`${seen.found ?? "nothing"} ${seen.share}`}</p>;
-	}
-	const screen = await render(<Page of={null} />);
+	const tells: Tell[] = [];
+	const given = {
+		make,
+		onBegin: (tell: Tell) => tells.push(tell),
+		onRender: (search: Search<string>) => {
+			seen = search;
+		},
+	};
+	const screen = await render(<Searching of={null} {...given} />);
 	const says = (words: string) => expect.element(screen.getByText(words)).toBeInTheDocument();
 	await says("nothing 1");
 	expect(counts().begun).toBe(0);
-	await screen.rerender(<Page of="first" />);
+	await screen.rerender(<Searching of="first" {...given} />);
 	await says("nothing 0");
 	tells[0]?.("one", 0.4);
 	await says("one 0.4");
 	// Without a find the share alone goes on.
 	tells[0]?.(undefined, 0.6);
 	await says("one 0.6");
-	await screen.rerender(<Page of="second" />);
+	await screen.rerender(<Searching of="second" {...given} />);
 	await says("nothing 0");
 	tells[0]?.("late", 1);
 	tells[1]?.("two", 0.5);

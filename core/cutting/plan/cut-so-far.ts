@@ -56,7 +56,7 @@ function howFar(plan: KeptPlan, usedOf: (key: string) => number) {
 	return { last, isBegun, goesOn };
 }
 
-/** Cleared while another sheet was cut from what is above it, which is a list again: that glass is on the bench still. */
+/** A sheet that was cleared although another one was to be cut from its rest, and has not been: that rest still lies on the bench. */
 function isLeftOver({ sheets }: KeptPlan, index: number, isBegun: readonly boolean[]): boolean {
 	const further = sheets.findIndex(({ from }) => from.kind === "rest" && from.of === index);
 	return sheets[index]?.cleared === true && further >= 0 && !isBegun[further];

@@ -15,7 +15,7 @@ export class FitBook {
 	/** By kiln: of a shelf that carries another, and of one that does not. */
 	private readonly templates: { carrying: Templates; bare: Templates }[];
 	private readonly usable: number[];
-	/** Jobs of one form, height, family and level have one number: posts, lids and hot places tell them apart. */
+	/** A number for each kind of job: alike in form, height, family and level, which is all that posts, lids and hot places ask. */
 	private readonly kinds: number[];
 
 	/** @param reachedBy what a kiln's firing of a job does in its middle; both by index */

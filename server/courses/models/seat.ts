@@ -10,7 +10,7 @@ import { Refusal } from "../../house/refusal";
  */
 export async function seat(tx: Transaction, sessionIds: readonly string[], studentIds: readonly string[], now: Date) {
 	const rows = await lockSessions(tx, sessionIds);
-	if (rows.length < sessionIds.length) throw new Refusal("missing", "A chosen class is not in the book.");
+	if (rows.length < sessionIds.length) throw new Refusal("missing", "One of the chosen classes was deleted meanwhile.");
 	const [enrolled, waiting] = [new Set<string>(), new Set<string>()];
 	for (const { session, course } of rows) {
 		const seats = await seatsOf(tx, session.id);

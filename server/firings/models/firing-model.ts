@@ -35,7 +35,7 @@ export async function firingModel(reader: Reader, firingId: string): Promise<Fir
 		.innerJoin(kiln, eq(kiln.id, firing.kilnId))
 		.innerJoin(glassFamily, eq(glassFamily.id, firing.familyId))
 		.where(eq(firing.id, firingId));
-	if (!found) throw new Refusal("missing", "This firing is not in the book.");
+	if (!found) throw new Refusal("missing", "There is no such firing in this studio.");
 	const lying = await lyingIn(reader, firingId);
 	const shelves = shelvesUsed(lying);
 	const { thicknessMm, loadJPerK, onMould } =

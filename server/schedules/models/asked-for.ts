@@ -60,7 +60,8 @@ export async function askedFor(
 			.from(piece)
 			.where(eq(piece.code, code));
 		const [waiting] = row ? await loadWaiting(db, [row.id]) : [];
-		if (!row || !waiting) throw new Refusal("missing", "This piece is not in the book, or nobody has measured it yet.");
+		if (!row || !waiting)
+			throw new Refusal("missing", "There is no such piece in this studio, or nobody has measured it yet.");
 		const mouldMaxC = await mouldLimitOf(db, [row.journey.route[row.journey.step]?.mouldId]);
 		return {
 			...nothing,
@@ -73,7 +74,7 @@ export async function askedFor(
 	}
 	if (!firingId) return nothing;
 	const [card] = await firingCards(context, eq(firing.id, firingId), 1);
-	if (!card) throw new Refusal("missing", "This firing is not in the book.");
+	if (!card) throw new Refusal("missing", "There is no such firing in this studio.");
 	const lying = await db
 		.select({ id: firingPlace.pieceId })
 		.from(firingPlace)

@@ -14,7 +14,9 @@ import { Refusal } from "../../house/refusal";
 export async function familyOf(tx: Transaction, { familyId }: ScheduleDocument) {
 	const [family] = await tx.select().from(glassFamily).where(eq(glassFamily.id, familyId));
 	if (!family)
-		throw new Refusal("invalid", [{ path: ["document", "familyId"], sentence: "This family is not in the book." }]);
+		throw new Refusal("invalid", [
+			{ path: ["document", "familyId"], sentence: "There is no such family in this studio." },
+		]);
 	return family;
 }
 

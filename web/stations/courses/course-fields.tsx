@@ -129,9 +129,9 @@ export function CourseFields({ start, revision, kits, currency, firstDay, onDone
 					{course.kitIds.length > 1 && (
 						<NumberField
 							kind="count"
-							label="Of the others one student makes up to"
+							label="Small kits a student may make, at most"
 							{...form.number("course.smallKits")}
-							hint="Several small ones, or one that takes the whole class."
+							hint="A student makes several small kits, or one that takes the whole class."
 						/>
 					)}
 				</fieldset>

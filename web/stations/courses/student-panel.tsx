@@ -22,7 +22,7 @@ export function StudentPanel({ id, mayEdit, onKept }: { id: string; mayEdit: boo
 	const [newId] = useState(() => crypto.randomUUID());
 	const { data, error } = useView("student", { id }, undefined, id !== "new");
 	if (id === "new") return <Fields view={{ ...NEW, student: { ...NEW.student, id: newId } }} onKept={onKept} />;
-	if (error) return <p className="text-soft">This student is not in the book.</p>;
+	if (error) return <p className="text-soft">There is no such student in this studio.</p>;
 	if (!data) return <p className="text-soft">…</p>;
 	return (
 		<div className="flex flex-col gap-5">

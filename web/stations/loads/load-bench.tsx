@@ -185,9 +185,7 @@ export function LoadBench({ view, frame, kiln, base, pieces, startMs, accept }: 
 								{accept.isPending ? "Checking everything again …" : `Accept this load of ${ids.length}`}
 							</button>
 							<StartLine startMs={startMs} />
-							{problems.length > 0 && (
-								<p className="text-[13px] text-error">Not while a piece lies where it may not.</p>
-							)}
+							{problems.length > 0 && <p className="text-[13px] text-error">Move what is marked red first.</p>}
 						</div>
 					</>
 				)}
