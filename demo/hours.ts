@@ -3,6 +3,7 @@ import { minuteOf } from "@core/calendar/house-hours";
 import { clock, dayOf } from "@formats/time";
 import { wallClockMs } from "@formats/wall-clock";
 
+const EVENING = "18:30";
 const MINUTE = 60_000;
 
 /** Hours at which somebody starts a kiln: so far apart that one of them is some hours ago at any time. */
@@ -28,18 +29,16 @@ export class Hours {
 		return Math.min(...all.filter((ms) => ms >= leastHours * 60 * MINUTE));
 	}
 
-	/** Whether somebody teaches now. */
-	get isDay(): boolean {
+	/**
+	 * Today's class: on now, since the last half hour but one; at night it was in the evening, early in the morning it is still to come
+	 * and its kits were made ready the day before.
+	 */
+	classToday(): { startsAt: string; isNow: boolean; handsAgo: number } {
 		const minute = minuteOf(clock(this.now, this.zone));
-		return minute >= minuteOf("09:30") && minute < minuteOf("21:30");
-	}
-
-	/** When the class began that is on now, to the half hour; at night the last evening's. */
-	classBegan(): { ago: number; startsAt: string } {
-		if (!this.isDay) return { ago: this.ago(0, "18:30"), startsAt: "18:30" };
-		const minute = Math.floor((minuteOf(clock(this.now, this.zone)) - 50) / 30) * 30;
-		const startsAt = timeOf(minute);
-		return { ago: this.ago(0, startsAt), startsAt };
+		if (minute < minuteOf("09:30")) return { startsAt: EVENING, isNow: false, handsAgo: this.ago(1, "17:00") };
+		if (minute >= minuteOf("21:30")) return { startsAt: EVENING, isNow: false, handsAgo: this.ago(0, EVENING) };
+		const startsAt = timeOf(Math.floor((minute - 50) / 30) * 30);
+		return { startsAt, isNow: true, handsAgo: this.ago(0, startsAt) };
 	}
 }
 

@@ -176,7 +176,8 @@ class DemoStudio {
 		const coasters = await this.issue(second, coaster, 6, hours.ago(4, "18:45"));
 		for (const [i, piece] of coasters.entries())
 			await this.handIn(piece, [96 - (i % 2), 96, 6 + (i % 4) * 0.1, 5.9, null], "whiteGlue", "full", handedIn);
-		const opened = hours.ago(0, "09:10");
+		const thisMorning = hours.ago(0, "09:10");
+		const opened = thisMorning > HOUR ? thisMorning : hours.ago(1, "09:10");
 		await this.fire(silo, dishes, hours.ago(3, "16:00"), opened);
 		await this.judge(dishes[0], "coldWork", opened - 0.2 * HOUR);
 		await this.fire(hopper, wheels.slice(0, 3), hours.startAgo(5), undefined);
@@ -184,9 +185,9 @@ class DemoStudio {
 		for (const { amount, ...item } of STOCK)
 			await this.act("saveStock", { item: { ...item, id: randomUUID() }, revision: 0, amount }, hours.ago(30, "10:00"));
 
-		const began = hours.classBegan();
-		const ends = timeOf(minuteOf(began.startsAt) + 150);
-		const today = await this.session("Wind and weather", began.ago, [began.startsAt, ends], -10 * DAY, TODAYS_STUDENTS);
+		const lesson = hours.classToday();
+		const ends = timeOf(minuteOf(lesson.startsAt) + 150);
+		const today = await this.session("Wind and weather", 0, [lesson.startsAt, ends], -10 * DAY, TODAYS_STUDENTS);
 		const { cutRunId } = await this.act(
 			"planCut",
 			{ sessionId: today, kitId: coaster, kits: 8 },
@@ -196,15 +197,15 @@ class DemoStudio {
 		await this.act("tickCut", { cutRunId, lineKey: "clear:rectangle:96x96", ...more(10) }, hours.ago(1, "15:00"));
 		for (const glassId of ["stubble", "dusk"]) await this.cutBy(cutRunId, today, glassId);
 		await this.act("tickCut", { cutRunId, lineKey: "stubble:rectangle:32x32", ...more(31) }, hours.ago(1, "15:30"));
-		await this.signed(today, 7, began.ago - 5 * MINUTE);
-		const tonight = await this.issue(today, coaster, 6, began.ago - 10 * MINUTE);
+		await this.signed(today, 7, lesson.handsAgo - 5 * MINUTE);
+		const tonight = await this.issue(today, coaster, 6, lesson.handsAgo - 10 * MINUTE);
 		for (const [i, piece] of tonight.slice(0, 2).entries()) {
 			await this.handIn(
 				piece,
 				[96, 96, 6 + i * 3, 6, null],
-				i === 0 ? "whiteGlue" : "thinnedWhiteGlue",
+				i === 0 && lesson.isNow ? "whiteGlue" : "thinnedWhiteGlue",
 				"full",
-				began.ago - 45 * MINUTE,
+				lesson.handsAgo - 45 * MINUTE,
 			);
 		}
 		const next = await this.session("Roofs and night sky", -5 * DAY, ["10:00", "13:00"], -18 * DAY, [
