@@ -19,6 +19,7 @@ import { lying } from "../../ui/shelf-map";
 import { ShelfTabs } from "../../ui/shelf-tabs";
 import { Fillers } from "./fillers";
 import { ProposedSchedule } from "./proposed-schedule";
+import { Further } from "./shelf/further";
 import { Gaps } from "./shelf/gaps";
 import { MoveLayer } from "./shelf/move-layer";
 import { ShelfTools } from "./shelf/shelf-tools";
@@ -107,7 +108,7 @@ export function LoadBench({ view, frame, kiln, base, pieces, startMs, accept }: 
 						onAgain={layAgain}
 						other={of > 1 ? { words: shelfWords(tiers.next, of), onGo: goes } : null}
 					/>
-					<ShelfLine fill={fill} count={doc.laid.length} further={bench.further} />
+					<ShelfLine fill={fill} count={doc.laid.length} />
 				</div>
 				<ShelfTabs counts={of > 1 ? onShelves(doc.laid, of) : []} shown={here} onShow={tiers.show}>
 					{base.reached.length === 1 && of < mostTiers(kiln) && (
@@ -147,7 +148,9 @@ export function LoadBench({ view, frame, kiln, base, pieces, startMs, accept }: 
 					shelfKey={JSON.stringify([doc.laid, here, of])}
 					find={(ids) => bench.gaps(ids, here, of)}
 					onPut={(one) => edit((before) => putIn(before, one))}
-				/>
+				>
+					<Further {...bench.further} />
+				</Gaps>
 			</section>
 			<section aria-label="Schedule" className="scroll-y flex flex-col gap-3 border-l border-line px-5 py-4">
 				<h2>Schedule for {doc.laid.length > 1 ? `all ${doc.laid.length}` : "this load"}</h2>

@@ -1,6 +1,6 @@
 import type { PieceBrief } from "@contract/pieces";
 import type { KilnPlacement } from "@core/loading/placement";
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 
 interface Props {
 	/** Pieces that might lie here and do not. */
@@ -9,10 +9,12 @@ interface Props {
 	onPut(one: KilnPlacement): void;
 	/** Changes with the shelf: what was found before holds no more. */
 	shelfKey: string;
+	/** What else is said of them. */
+	children: ReactNode;
 }
 
 /** What else fits in the gaps of a shelf, put in with one press. */
-export function Gaps({ beside, find, onPut, shelfKey }: Props) {
+export function Gaps({ beside, find, onPut, shelfKey, children }: Props) {
 	const [found, setFound] = useState<{ key: string; fits: KilnPlacement[] }>();
 	const [isLooking, setIsLooking] = useState(false);
 	if (beside.length === 0) return null;
@@ -43,6 +45,7 @@ export function Gaps({ beside, find, onPut, shelfKey }: Props) {
 					{isLooking ? "Looking …" : "What fits in the gaps?"}
 				</button>
 			)}
+			{children}
 		</div>
 	);
 }
