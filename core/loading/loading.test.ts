@@ -159,7 +159,7 @@ describe("a proposed load", () => {
 	});
 	it.each([
 		["too high under another shelf", { thick: 45 }, [0, 1], "K-a is too high for its shelf"],
-		["on a shelf the kiln has not", {}, [2, 0], "has not"],
+		["on a shelf the kiln has not", {}, [2, 0], "does not use"],
 		["on two shelves, as it fits", {}, [0, 1], undefined],
 	] as const)("by hand: %s", (_, change, [a, b], words) => {
 		const laid = [
