@@ -41,12 +41,14 @@ const layer = {
 	},
 	/**
 	 * The same laid over and over, each round from another beginning.
-	 * @param tell what is fuller than all before, and how much is done, 0 to 1
+	 * @param leftIds what finds no room as it lies now
+	 * @param tell what is fuller than that and than all before, and how much is done, 0 to 1
 	 */
 	async goOn(
 		pieces: Sent[],
 		pinned: SentPlaced[],
 		{ kiln, clearanceMm, reached }: LayInto,
+		leftIds: string[],
 		tell: (found: TiersLaid | undefined, share: number) => void,
 	) {
 		const task = {
@@ -56,10 +58,10 @@ const layer = {
 			clearanceMm,
 			reached,
 		};
-		let best: TiersLaid | undefined;
+		let best: TiersLaid = { laid: [], leftIds, shelves: 0 };
 		for (let round = 1; round <= ROUNDS; round++) {
 			const found = layByFamily({ ...task, passes: ROUND_PASSES, seed: round + 1 });
-			const isBetter = !best || isFuller(found, best, task.pieces);
+			const isBetter = isFuller(found, best, task.pieces);
 			if (isBetter) best = found;
 			await tell(isBetter ? found : undefined, round / ROUNDS);
 		}

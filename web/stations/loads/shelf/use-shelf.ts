@@ -44,7 +44,7 @@ interface Load {
 	reached: readonly Reached[];
 	/** Less is promised sooner. */
 	ranks: ReadonlyMap<string, number>;
-	/** What may lie here too. */
+	/** What the proposal was to hold: what found no room too. */
 	wanted: readonly string[];
 }
 
@@ -57,7 +57,6 @@ export function useShelf(start: readonly KilnPlacement[], { kiln, clearanceMm, b
 	const [held, setHeld] = useState<{ id: string; xMm: number; yMm: number } | null>(null);
 	const doc = held ? moved(kept, held.id, held.xMm, held.yMm) : kept;
 	const steps = useSteps(store);
-	const left = wanted.filter((id) => !kept.laid.some((one) => one.id === id));
 	const { ask } = useWorker<ShelfLayer>(shelfThread);
 	const into = useMemo<LayInto>(
 		() => ({
@@ -91,7 +90,7 @@ export function useShelf(start: readonly KilnPlacement[], { kiln, clearanceMm, b
 		const there = doc.laid.filter(({ id }) => !ids.includes(id)).map(outlined);
 		return (await ask((remote) => remote.gaps(ids.map(toLay), there, into, shelf, of))) ?? [];
 	};
-	const { further, lay } = useFurther(store, held !== null, left, { toLay, outlined, into });
+	const { further, lay } = useFurther(store, held !== null, wanted, { toLay, outlined, into });
 	return {
 		doc,
 		formed,
