@@ -1,4 +1,4 @@
-import { ringOf } from "./lay-problems";
+import { boxOf } from "./lay-problems";
 import type { Uneven } from "./outlines/to-middle";
 import type { PlacedPiece } from "./placement";
 import type { Shelf } from "./shelf";
@@ -26,7 +26,7 @@ export const halfProblems = (
 ): HalfProblem[] =>
 	all
 		.filter((one) => {
-			const { minX, maxX } = ringOf(one);
+			const { minX, maxX } = boxOf(one);
 			return halfOf(one.id) === 0 ? maxX > (widthMm - BETWEEN_MM) / 2 : minX < (widthMm + BETWEEN_MM) / 2;
 		})
 		.map(({ id }) => ({ kind: "half", id }));

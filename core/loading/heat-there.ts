@@ -1,7 +1,7 @@
 import { flowThere } from "../firing/flow-there";
 import { type FuseLevel, LEVEL_BANDS, levelOf } from "../firing/level";
 import type { GlassFamily } from "../glass/family";
-import { ringOf } from "./lay-problems";
+import { boxOf } from "./lay-problems";
 import type { Uneven } from "./outlines/to-middle";
 import type { PlacedPiece } from "./placement";
 import type { Tier } from "./tiers";
@@ -47,7 +47,7 @@ export const barredOn = (
 
 /** How much hotter than the middle of the lowest shelf it is where a piece lies, K: over all of its box. */
 export function offsetUnder(one: PlacedPiece, { offsetK }: Pick<Tier, "offsetK">, uneven: readonly Uneven[]): number {
-	const { minX, maxX, minY, maxY } = ringOf(one);
+	const { minX, maxX, minY, maxY } = boxOf(one);
 	const areaMm2 = (maxX - minX) * (maxY - minY);
 	return uneven.reduce((sum, zone) => {
 		const across = Math.min(maxX, zone.xMm + zone.widthMm) - Math.max(minX, zone.xMm);

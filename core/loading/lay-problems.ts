@@ -1,4 +1,4 @@
-import { areApart, type LaidRing, movedRing } from "./outlines/apart";
+import { areApart, type LaidTurned } from "./outlines/apart";
 import { turnedBy } from "./outlines/form";
 import { postRings } from "./outlines/post-rings";
 import { roomAt } from "./outlines/room";
@@ -18,12 +18,12 @@ const SLACK_MM = 0.02;
 
 /** What is wrong with where pieces lie: over the usable shelf's edge, or nearer than the clearance to another or a post. Exact outlines. */
 export function layProblems(all: readonly PlacedForm[], shelf: Shelf, clearanceMm: number): LayProblem[] {
-	const rings = all.map(ringOf);
+	const laid = all.map(laidOf);
 	return all.flatMap((one, i) => [
-		...wrongPlace(one, rings[i] as LaidRing, shelf, clearanceMm),
+		...wrongPlace(one, laid[i] as LaidTurned, shelf, clearanceMm),
 		...all
 			.slice(i + 1)
-			.filter((_, k) => !areApart(rings[i] as LaidRing, rings[i + 1 + k] as LaidRing, clearanceMm - SLACK_MM))
+			.filter((_, k) => !areApart(laid[i] as LaidTurned, laid[i + 1 + k] as LaidTurned, clearanceMm - SLACK_MM))
 			.map((other) => ({ kind: "near" as const, id: one.id, otherId: other.id })),
 	]);
 }
@@ -47,35 +47,33 @@ export function problemsOf(
 	shelf: Shelf,
 	clearanceMm: number,
 ): LayProblem[] {
-	const ring = ringOf(one);
+	const held = laidOf(one);
 	return [
-		...wrongPlace(one, ring, shelf, clearanceMm),
+		...wrongPlace(one, held, shelf, clearanceMm),
 		...others
-			.filter((other) => other.id !== one.id && !isApart(ring, other, clearanceMm - SLACK_MM))
+			.filter((other) => other.id !== one.id && !areApart(held, laidOf(other), clearanceMm - SLACK_MM))
 			.map((other) => ({ kind: "near" as const, id: one.id, otherId: other.id })),
 	];
 }
 
-function wrongPlace(one: PlacedForm, ring: LaidRing, shelf: Shelf, clearanceMm: number): LayProblem[] {
-	const isFree = postRings(shelf).every((post) => areApart(ring, post, clearanceMm - SLACK_MM));
+function wrongPlace(one: PlacedForm, lies: LaidTurned, shelf: Shelf, clearanceMm: number): LayProblem[] {
+	const isFree = postRings(shelf).every((post) => areApart(lies, post, clearanceMm - SLACK_MM));
 	return [
 		...(isOnShelf(one, shelf) ? [] : [{ kind: "edge" as const, id: one.id }]),
 		...(isFree ? [] : [{ kind: "post" as const, id: one.id }]),
 	];
 }
 
-/** By their boxes first: most of a shelf is far away, and its outlines are not even moved. */
-function isApart(ring: LaidRing, other: PlacedForm, mm: number): boolean {
-	const { minX, maxX, minY, maxY } = turnedOf(other);
-	const gapX = Math.max(other.xMm + minX - ring.maxX, ring.minX - other.xMm - maxX);
-	const gapY = Math.max(other.yMm + minY - ring.maxY, ring.minY - other.yMm - maxY);
-	return gapX >= mm || gapY >= mm || areApart(ring, ringOf(other), mm);
-}
-
 const turnedOf = ({ form, turnDeg }: PlacedForm) =>
 	form.turns.find((one) => one.turnDeg === turnDeg) ?? turnedBy(form.outline, turnDeg);
 
-export const ringOf = (one: PlacedForm): LaidRing => movedRing(turnedOf(one), one.xMm, one.yMm);
+const laidOf = (one: PlacedForm): LaidTurned => ({ turned: turnedOf(one), xMm: one.xMm, yMm: one.yMm });
+
+/** The box round a piece where it lies, mm. */
+export function boxOf(one: PlacedForm): { minX: number; maxX: number; minY: number; maxY: number } {
+	const { minX, maxX, minY, maxY } = turnedOf(one);
+	return { minX: minX + one.xMm, maxX: maxX + one.xMm, minY: minY + one.yMm, maxY: maxY + one.yMm };
+}
 
 function isOnShelf(one: PlacedForm, shelf: Shelf): boolean {
 	const room = roomAt({ ...shelf, marginMm: shelf.marginMm - SLACK_MM }, turnedOf(one).hull, one.yMm);

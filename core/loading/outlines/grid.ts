@@ -1,5 +1,9 @@
 import { insetAt, type Shelf } from "../shelf";
 import { CELL_MM, type Mask } from "./mask";
+import { roomIn } from "./squares";
+
+/** Of the runs of a mask every so many is compared with its row: most that stand in the way are taller. */
+const EVERY = 4;
 
 /**
  * A shelf in cells of 2 mm. Of each cell it knows the last taken one in its row up to there and the next taken one from there on, so
@@ -54,38 +58,15 @@ export class Grid {
 		return grid;
 	}
 
-	/**
-	 * Looks anew for free stretches and squares, which only became smaller. From the highest row in which something was taken down to
-	 * where nothing changes; each cell's square is one longer than the least of the three beside and above it.
-	 */
+	/** Looks anew for room, which only became less: from the highest row in which something was taken down to where nothing changes. */
 	lookForRoom(): void {
-		for (let row = this.high; row >= 0; row--) if (this.isSameIn(row) && row < this.low) break;
-		[this.low, this.high] = [this.rows, -1];
-	}
-
-	private isSameIn(row: number): boolean {
-		const { cols, free, sides } = this;
-		const base = row * cols;
-		// Above the topmost row nothing is free.
-		const up = row === this.rows - 1 ? undefined : base + cols;
-		let [mostSide, most, run, slant, beside] = [0, 0, 0, 0, 0];
-		let isSame = true;
-		for (let col = cols - 1; col >= 0; col--) {
-			const over = up === undefined ? 0 : (sides[up + col] as number);
-			const isFree = free[base + col] === 1;
-			run = isFree ? run + 1 : 0;
-			beside = isFree ? 1 + Math.min(over, slant, beside) : 0;
-			if (run > most) most = run;
-			if (beside > mostSide) mostSide = beside;
-			if (sides[base + col] !== beside) {
-				sides[base + col] = beside;
-				isSame = false;
-			}
-			slant = over;
+		for (let row = this.high; row >= 0; row--) {
+			const { stretch, square, isSame } = roomIn(this.free, this.sides, this.cols, row);
+			this.longest[row] = stretch;
+			this.squares[row] = square;
+			if (isSame && row < this.low) break;
 		}
-		this.squares[row] = mostSide;
-		this.longest[row] = most;
-		return isSame;
+		[this.low, this.high] = [this.rows, -1];
 	}
 
 	/**
@@ -97,7 +78,7 @@ export class Grid {
 		let low = row + rim + squareRow;
 		while (low < squares.length && (squares[low] as number) < squareSide) low++;
 		if (low > row + rim + squareRow) return low - row - rim - squareRow;
-		for (let i = upwards.length - 1; i >= 0; i -= 4) {
+		for (let i = upwards.length - 1; i >= 0; i -= EVERY) {
 			const free = longest[row + rim + (upwards[i] as number)] as number;
 			if (free >= (widths[i] as number)) continue;
 			let least = i;
@@ -108,48 +89,42 @@ export class Grid {
 	}
 
 	/** The first column from `col` to `most` where a mask with its origin at (col, row) takes nothing taken; undefined where there is none. */
-	freeFrom(mask: Mask, row: number, col: number, most: number): number | undefined {
-		const last = this.last;
-		const cols = this.cols;
-		const rows = mask.rows;
-		const from = mask.from;
-		const to = mask.to;
+	freeFrom({ rows, from, to }: Mask, row: number, col: number, most: number): number | undefined {
+		const { cols, last, rim } = this;
 		const n = rows.length;
-		const base = (row + this.rim) * cols - 1;
-		let at = col + this.rim;
-		const end = most + this.rim;
-		// Every run has to be clear at one column: after a leap all of them are looked at again, from the one that stood in the way.
-		let i = 0;
-		let clear = 0;
-		while (clear < n) {
+		const base = (row + rim) * cols - 1;
+		const end = most + rim;
+		let at = col + rim;
+		// Every run has to be clear at one column: after a leap all of them are looked at again, from the next one on.
+		for (let i = 0, clear = 0; clear < n; i = i + 1 === n ? 0 : i + 1) {
 			const taken = last[base + (rows[i] as number) * cols + at + (to[i] as number)] as number;
-			const start = at + (from[i] as number);
-			if (taken >= start) {
-				at += taken - start + 1;
+			if (taken < at + (from[i] as number)) clear++;
+			else {
+				at = taken - (from[i] as number) + 1;
 				if (at > end) return undefined;
 				clear = 0;
-			} else clear++;
-			i++;
-			if (i === n) i = 0;
+			}
 		}
-		return at <= end ? at - this.rim : undefined;
+		return at - rim;
 	}
 
 	/** The same leftwards: the last column from `col` down to `least`. */
 	freeBefore({ rows, from, to }: Mask, row: number, col: number, least: number): number | undefined {
 		const { cols, next, rim } = this;
 		const n = rows.length;
-		let at = col + rim;
+		const base = (row + rim) * cols;
 		const end = least + rim;
-		for (let i = 0, clear = 0; clear < n; clear++) {
-			const taken = next[(row + rim + (rows[i] as number)) * cols + at + (from[i] as number)] as number;
-			if (taken < at + (to[i] as number)) {
+		let at = col + rim;
+		for (let i = 0, clear = 0; clear < n; i = i + 1 === n ? 0 : i + 1) {
+			const taken = next[base + (rows[i] as number) * cols + at + (from[i] as number)] as number;
+			if (taken >= at + (to[i] as number)) clear++;
+			else {
 				at = taken - (to[i] as number);
 				if (at < end) return undefined;
-				clear = -1;
-			} else i = i + 1 === n ? 0 : i + 1;
+				clear = 0;
+			}
 		}
-		return at >= end ? at - rim : undefined;
+		return at - rim;
 	}
 
 	take({ rows, from, to }: Mask, row: number, col: number): void {

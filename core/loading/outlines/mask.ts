@@ -1,6 +1,7 @@
 import { leastOf, mostOf } from "../../extremes";
 import type { Point } from "../../geometry/region";
 import type { Turned } from "./form";
+import { roomIn } from "./squares";
 
 /** Side of a cell, mm. */
 export const CELL_MM = 2;
@@ -66,40 +67,13 @@ function largestSquare(rows: readonly number[], from: readonly number[], to: rea
 	rows.forEach((row, i) => {
 		cells.fill(1, (row - low) * cols + (from[i] as number) - left, (row - low) * cols + (to[i] as number) - left);
 	});
-	const sides = squaresOf(cells, cols);
-	const squareSide = mostOf([...sides], 0);
-	return { squareSide, squareRow: low + Math.max(0, sides.indexOf(squareSide)) };
-}
-
-/**
- * The side of the largest square that has its lowest row in a row, in cells, for each row. Dynamic programming from the top: a square
- * is one longer than the least of the three beside and above its corner.
- * @param free by cell, row after row: 1 where it may lie
- */
-function squaresOf(free: Uint8Array, cols: number): Int16Array {
-	const rows = cols > 0 ? free.length / cols : 0;
-	const sides = new Int16Array(rows);
-	const above = new Int32Array(cols);
-	for (let row = rows - 1; row >= 0; row--) {
-		let most = 0;
-		// Of the cell to the right: in the row above, and in this one.
-		let slant = 0;
-		let beside = 0;
-		const base = row * cols;
-		for (let col = cols - 1; col >= 0; col--) {
-			const over = above[col] as number;
-			if (free[base + col] === 0) beside = 0;
-			else {
-				if (over < beside) beside = over;
-				if (slant < beside) beside = slant;
-				if (++beside > most) most = beside;
-			}
-			above[col] = beside;
-			slant = over;
-		}
-		sides[row] = most;
+	const sides = new Int16Array(cells.length);
+	let [squareSide, squareRow] = [0, low];
+	for (let row = high - low; row >= 0; row--) {
+		const { square } = roomIn(cells, sides, cols, row);
+		if (square > squareSide) [squareSide, squareRow] = [square, low + row];
 	}
-	return sides;
+	return { squareSide, squareRow };
 }
 
 const greatestDivisor = (a: number, b: number): number => (b === 0 ? a : greatestDivisor(b, a % b));

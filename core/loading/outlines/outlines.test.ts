@@ -11,7 +11,7 @@ import { type CutShape, regionOfShape } from "../../geometry/shape";
 import { simpler } from "../../geometry/simpler";
 import { layProblems, problemsOf } from "../lay-problems";
 import { type Shelf, usableMm2 } from "../shelf";
-import { areApart, movedRing } from "./apart";
+import { areApart } from "./apart";
 import { bestLaid, layings } from "./best-laid";
 import { boxOutline, firedOutline } from "./fired-outline";
 import { formOf, turnedBy } from "./form";
@@ -59,9 +59,9 @@ const piecesOf = (outlines: readonly Ring[]) =>
 
 describe("apart", () => {
 	it.each([0, 5])("two that cross are not, with %i mm of clearance, wherever their corners are", (mm) => {
-		const bar = (turnDeg: number) => movedRing(turnedBy(boxOutline(100, 10), turnDeg), 0, 0);
+		const bar = (turnDeg: number, xMm = 0) => ({ turned: turnedBy(boxOutline(100, 10), turnDeg), xMm, yMm: 0 });
 		expect(areApart(bar(0), bar(90), mm)).toBe(false);
-		expect(areApart(bar(0), movedRing(turnedBy(boxOutline(100, 10), 90), 200, 0), mm)).toBe(true);
+		expect(areApart(bar(0), bar(90, 200), mm)).toBe(true);
 	});
 });
 

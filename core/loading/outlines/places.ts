@@ -1,5 +1,5 @@
 import type { Shelf } from "../shelf";
-import { keepApart, type LaidTurned } from "./apart";
+import { areApart, type LaidTurned } from "./apart";
 import type { Grid } from "./grid";
 import { CELL_MM } from "./mask";
 import { columnsAt, type Template } from "./templates";
@@ -58,7 +58,7 @@ function lowest(
 		row += task.grid.rowsFull(template.mask, row);
 		const height = row * CELL_MM + edge;
 		if (row >= toRow || (than && height >= than.cost)) return undefined;
-		const col = firstFree(template, task, row, Number.NEGATIVE_INFINITY, Number.POSITIVE_INFINITY);
+		const col = freeIn(template, task, row, Number.NEGATIVE_INFINITY, Number.POSITIVE_INFINITY);
 		if (col === undefined) continue;
 		const cost = height + LEFTMOST * (col * CELL_MM + turned.minX);
 		return !than || cost < than.cost ? { template, row, col, cost } : undefined;
@@ -74,7 +74,7 @@ function alongDiagonal(template: Template, task: PlaceTask, than?: Found) {
 		const high = row * CELL_MM + turned.maxY;
 		if (row >= toRow || (best && high + task.shelf.marginMm >= best.cost)) break;
 		const most = best ? Math.floor((best.cost - high - turned.maxX) / CELL_MM) : Number.POSITIVE_INFINITY;
-		const col = firstFree(template, task, row, Number.NEGATIVE_INFINITY, most);
+		const col = freeIn(template, task, row, Number.NEGATIVE_INFINITY, most);
 		if (col === undefined) continue;
 		const cost = high + col * CELL_MM + turned.maxX;
 		if (!best || cost < best.cost - 1e-9) best = { template, row, col, cost };
@@ -109,9 +109,11 @@ function nearestInRow(
 ) {
 	const reach = than ? Math.sqrt(Math.max(0, than.cost - dy * dy)) : Number.POSITIVE_INFINITY;
 	const middle = Math.round(x0 / CELL_MM);
-	const right = firstFree(template, task, row, middle, Math.floor((x0 + reach) / CELL_MM));
+	const right = freeIn(template, task, row, middle, Math.max(middle, Math.floor((x0 + reach) / CELL_MM)));
 	const left =
-		right === middle ? undefined : lastFree(template, task, row, middle - 1, Math.ceil((x0 - reach) / CELL_MM));
+		right === middle
+			? undefined
+			: freeIn(template, task, row, middle - 1, Math.min(middle - 2, Math.ceil((x0 - reach) / CELL_MM)));
 	let best = than;
 	for (const col of [right, left]) {
 		if (col === undefined) continue;
@@ -137,8 +139,8 @@ function leastBox(template: Template, task: PlaceTask, than?: Found) {
 		const height = LEFTMOST * high;
 		if (best && tall + Math.max(wide, turned.maxX - turned.minX) + height >= best.cost) continue;
 		for (const col of [
-			firstFree(template, task, row, from, Number.POSITIVE_INFINITY),
-			lastFree(template, task, row, from - 1, Number.NEGATIVE_INFINITY),
+			freeIn(template, task, row, from, Number.POSITIVE_INFINITY),
+			freeIn(template, task, row, from - 1, Number.NEGATIVE_INFINITY),
 		]) {
 			if (col === undefined) continue;
 			const [left, right] = [col * CELL_MM + turned.minX, col * CELL_MM + turned.maxX];
@@ -150,32 +152,17 @@ function leastBox(template: Template, task: PlaceTask, than?: Found) {
 	return best === than ? undefined : best;
 }
 
-/** The first free column of a row from `from` to `to`, also by exact outlines. */
-function firstFree(template: Template, task: PlaceTask, row: number, from: number, to: number): number | undefined {
+/** The first free column of a row from `from` on, to the right or to the left, up to `to`; also by exact outlines. */
+function freeIn(template: Template, task: PlaceTask, row: number, from: number, to: number): number | undefined {
 	const { grid, shelf } = task;
+	const { mask, fromRow, fromCol, toCol } = template;
 	columnsAt(template, shelf, row);
-	const i = row - template.fromRow;
-	const most = Math.min(to, template.toCol[i] as number);
-	let col = Math.max(from, template.fromCol[i] as number);
-	if (col > most) return undefined;
-	for (; col <= most; col++) {
-		const found = grid.freeFrom(template.mask, row, col, most);
-		if (found === undefined || isFree(template, task, row, found)) return found;
-		col = found;
-	}
-	return undefined;
-}
-
-/** The last free column of a row from `from` down to `to`. */
-function lastFree(template: Template, task: PlaceTask, row: number, from: number, to: number): number | undefined {
-	const { grid, shelf } = task;
-	columnsAt(template, shelf, row);
-	const i = row - template.fromRow;
-	const least = Math.max(to, template.fromCol[i] as number);
-	let col = Math.min(from, template.toCol[i] as number);
-	if (col < least) return undefined;
-	for (; col >= least; col--) {
-		const found = grid.freeBefore(template.mask, row, col, least);
+	const i = row - fromRow;
+	const [least, most] = [fromCol[i] as number, toCol[i] as number];
+	const step = from <= to ? 1 : -1;
+	const end = step > 0 ? Math.min(to, most) : Math.max(to, least);
+	for (let col = step > 0 ? Math.max(from, least) : Math.min(from, most); (end - col) * step >= 0; col += step) {
+		const found = step > 0 ? grid.freeFrom(mask, row, col, end) : grid.freeBefore(mask, row, col, end);
 		if (found === undefined || isFree(template, task, row, found)) return found;
 		col = found;
 	}
@@ -184,6 +171,6 @@ function lastFree(template: Template, task: PlaceTask, row: number, from: number
 
 function isFree({ turned }: Template, { there, clearanceMm }: PlaceTask, row: number, col: number): boolean {
 	const lies = { turned, xMm: col * CELL_MM, yMm: row * CELL_MM };
-	for (const other of there) if (!keepApart(lies, other, clearanceMm)) return false;
+	for (const other of there) if (!areApart(lies, other, clearanceMm)) return false;
 	return true;
 }

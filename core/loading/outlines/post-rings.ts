@@ -1,5 +1,5 @@
 import type { Shelf } from "../shelf";
-import { type LaidRing, movedRing } from "./apart";
+import type { LaidTurned } from "./apart";
 import { type Turned, turnedBy } from "./form";
 
 const CORNERS = 16;
@@ -18,5 +18,5 @@ export function postOutline(acrossMm: number): Turned {
 }
 
 /** What stands on a shelf, where it stands. */
-export const postRings = ({ posts = [] }: Pick<Shelf, "posts">): LaidRing[] =>
-	posts.map(({ xMm, yMm, acrossMm }) => movedRing(postOutline(acrossMm), xMm, yMm));
+export const postRings = ({ posts = [] }: Pick<Shelf, "posts">): LaidTurned[] =>
+	posts.map(({ xMm, yMm, acrossMm }) => ({ turned: postOutline(acrossMm), xMm, yMm }));

@@ -1,4 +1,4 @@
-import { keepApart, type LaidTurned } from "./apart";
+import { areApart, type LaidTurned } from "./apart";
 import { CELL_MM } from "./mask";
 import type { Found, PlaceTask } from "./places";
 import { roomAt } from "./room";
@@ -27,7 +27,7 @@ export function slid({ template: { turned }, row, col }: Found, { shelf, there, 
 			room !== undefined &&
 			at.xMm >= room[0] &&
 			at.xMm <= room[1] &&
-			near.every((other) => keepApart(at, other, clearanceMm))
+			near.every((other) => areApart(at, other, clearanceMm))
 		);
 	};
 	const isMiddle = rule.kind === "middle";

@@ -1,7 +1,7 @@
 import type { KilnZone } from "../../kiln/record";
 import type { Placement } from "../placement";
 import type { Shelf } from "../shelf";
-import { areApart, type LaidRing, movedRing } from "./apart";
+import { areApart, type LaidTurned } from "./apart";
 import { boxOutline } from "./fired-outline";
 import { type Form, turnedBy } from "./form";
 import { postRings } from "./post-rings";
@@ -62,7 +62,7 @@ export function toMiddle(
 		all.every(({ x, y, its, hull }) => {
 			const room = roomAt(shelf, hull, y + dy);
 			if (room === undefined || x + dx < room[0] - 1e-9 || x + dx > room[1] + 1e-9) return false;
-			return posts.every((post) => areApart(movedRing(its, x + dx, y + dy), post, clearanceMm));
+			return posts.every((post) => areApart({ turned: its, xMm: x + dx, yMm: y + dy }, post, clearanceMm));
 		});
 	const weigh = (dx: number, dy: number) =>
 		Math.hypot(dx - want.x, dy - want.y) +
@@ -91,8 +91,11 @@ export function toMiddle(
 	return laid.map((one) => ({ ...one, xMm: one.xMm + best.dx, yMm: one.yMm + best.dy }));
 }
 
-const ringOfPlace = ({ xMm, yMm, widthMm, heightMm }: Uneven): LaidRing =>
-	movedRing(turnedBy(boxOutline(widthMm, heightMm), 0), xMm + widthMm / 2, yMm + heightMm / 2);
+const ringOfPlace = ({ xMm, yMm, widthMm, heightMm }: Uneven): LaidTurned => ({
+	turned: turnedBy(boxOutline(widthMm, heightMm), 0),
+	xMm: xMm + widthMm / 2,
+	yMm: yMm + heightMm / 2,
+});
 
 const shared = (a0: number, a1: number, b0: number, b1: number): number =>
 	Math.max(0, Math.min(a1, b1) - Math.max(a0, b0));
