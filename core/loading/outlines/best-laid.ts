@@ -25,7 +25,7 @@ export interface LayTask {
 	kept?: readonly Uneven[];
 }
 
-/** So many layings a proposal tries: about half a second of work (docs/benchmarks.md). */
+/** So many layings a proposal tries: at most about a second of work (docs/benchmarks.md). */
 export const USUAL_LAY_PASSES = 120;
 
 /** A walk through orders goes on from one that covers so much less, share. */
