@@ -1,5 +1,5 @@
 import { addDays } from "@core/calendar/days";
-import { minuteOf } from "@core/calendar/house-hours";
+import { minuteOf, timeOf } from "@core/calendar/house-hours";
 import { clock, dayOf } from "@formats/time";
 import { wallClockMs } from "@formats/wall-clock";
 
@@ -41,7 +41,3 @@ export class Hours {
 		return { startsAt, isNow: true, handsAgo: this.ago(0, startsAt) };
 	}
 }
-
-/** "09:30" of minutes since midnight. */
-export const timeOf = (minute: number): string =>
-	`${String(Math.floor(minute / 60)).padStart(2, "0")}:${String(minute % 60).padStart(2, "0")}`;

@@ -1,7 +1,7 @@
 import { randomBytes, randomUUID } from "node:crypto";
 import type { ActionInput, ActionName } from "@contract/actions";
 import { byId } from "@core/by-id";
-import { minuteOf } from "@core/calendar/house-hours";
+import { minuteOf, timeOf } from "@core/calendar/house-hours";
 import type { FuseLevel } from "@core/firing/level";
 import type { Glue, NextStep } from "@core/journey/events";
 import type { Database, Transaction } from "@db/connect";
@@ -22,7 +22,7 @@ import { searchPlans } from "../core/cutting/plan/search";
 import { USUAL_CUT_RULES } from "../core/cutting/plan/types";
 import { cutLists } from "./cut-lists";
 import { BLOCK_RUNS, OVENS, PAST_TESTS, SCHEDULES } from "./fire";
-import { Hours, timeOf } from "./hours";
+import { Hours } from "./hours";
 import { KITS, SAMPLES } from "./kits";
 import { STOCK } from "./stock";
 import {

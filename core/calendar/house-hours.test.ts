@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { addDays, weekday } from "./days";
-import { isIn, longestAlone, minuteOf, nextThere, type Week } from "./house-hours";
+import { isIn, longestAlone, minuteOf, nextThere, timeOf, type Week } from "./house-hours";
 
 // 2031-03-03 is a Monday (ISO 8601 week 10 of 2031).
 const MONDAY = "2031-03-03";
@@ -10,6 +10,10 @@ const week: Week = [day, day, { from: "12:00", to: "21:00" }, day, day, null, nu
 const at = (ahead: number, time: string) => ({ day: addDays(MONDAY, ahead), minute: minuteOf(time) });
 
 describe("house hours", () => {
+	it("a time of day is a minute of it, and back", () => {
+		expect([minuteOf("00:05"), minuteOf("18:30")]).toEqual([5, 1110]);
+		for (let minute = 0; minute < 1440; minute++) expect(minuteOf(timeOf(minute))).toBe(minute);
+	});
 	it.each<[string, { from: string; to: string }, boolean]>([
 		["22:00", { from: "22:00", to: "06:00" }, true],
 		["05:59", { from: "22:00", to: "06:00" }, true],

@@ -23,6 +23,10 @@ export function minuteOf(time: string): number {
 	return hours * 60 + minutes;
 }
 
+/** "18:30" of a minute of the day. */
+export const timeOf = (minute: number): string =>
+	`${String(Math.floor(minute / 60)).padStart(2, "0")}:${String(minute % 60).padStart(2, "0")}`;
+
 /** Whether a minute of the day lies in a span; its end does not. */
 export function isIn(minute: number, { from, to }: Span): boolean {
 	const [a, b] = [minuteOf(from), minuteOf(to)];

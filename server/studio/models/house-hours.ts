@@ -1,5 +1,5 @@
 import type { HouseHours } from "@contract/firings";
-import { isIn, longestAlone, type Moment, minuteOf, nextThere } from "@core/calendar/house-hours";
+import { isIn, longestAlone, type Moment, minuteOf, nextThere, timeOf } from "@core/calendar/house-hours";
 import type { Studio } from "@db/queries/studio";
 import { clock, dayOf } from "@formats/time";
 import { wallClockMs } from "@formats/wall-clock";
@@ -22,6 +22,3 @@ export function houseHoursOf({ timeZone, customs }: Studio, startAt: Date, endAt
 	if (!there) warnings.push("Nobody is ever there to open it: the studio’s hours are empty.");
 	return { openThere: thereMs ? new Date(Math.max(openAt.getTime(), thereMs)).toISOString() : null, warnings };
 }
-
-const two = (n: number): string => String(n).padStart(2, "0");
-const timeOf = (minute: number): string => `${two(Math.floor(minute / 60))}:${two(minute % 60)}`;
